@@ -1,0 +1,72 @@
+import { Command } from 'commander'
+import { analyse, type Analysis } from '@core/analysis/analyse'
+import { usableCapacity } from '@core/analysis/energy'
+import { numberBetween, readTraceFile } from './input'
+import { analysisTable } from './table'
+
+interface Options {
+  capacityWh?: number
+  health: number
+  percent: number[]
+  json?: boolean
+}
+
+export function analyseCommand(): Command {
+  return new Command('analyse')
+    .description('milestones, marks, power, energy and efficiency of one trace')
+    .argument('<trace>', 'a trace as CSV')
+    .option('--capacity-wh <n>', 'rated capacity, Wh', numberBetween(0, 1000, { above: true }))
+    .option('--health <percent>', 'battery health, percent', numberBetween(1, 120), 100)
+    .option(
+      '--percent <n>',
+      'a further milestone; may be given again',
+      (text, all: number[]) => [...all, numberBetween(0, 100, { above: true })(text)],
+      [],
+    )
+    .option('--json', 'print one JSON object')
+    .action(async (path: string, options: Options) => {
+      const trace = await readTraceFile(path)
+      const usableWh = options.capacityWh === undefined ? undefined : usableCapacity(options.capacityWh, options.health)
+      const analysis = analyse(trace, { usableWh, percents: options.percent })
+      process.stdout.write(options.json ? JSON.stringify(asContract(analysis)) + '\n' : analysisTable(path, analysis))
+    })
+}
+
+/** The stable JSON. JSON has no NaN: a value that cannot be known is null, its reason among the findings. */
+export function asContract(a: Analysis) {
+  const known = (n: number): number | null => (Number.isFinite(n) ? n : null)
+  return {
+    samples: a.samples,
+    durationS: a.durationS,
+    milestones: a.milestones.map((m) => ({
+      percent: m.percent,
+      timeS: known(m.timeS),
+      earliestS: known(m.earliestS),
+      latestS: known(m.latestS),
+      firstSeenS: known(m.firstSeenS),
+      uncertaintyS: known(m.uncertaintyS),
+    })),
+    marks: a.marks.map((m) => ({
+      atS: m.atS,
+      percent: known(m.percent),
+      low: known(m.low),
+      high: known(m.high),
+      gain: known(m.gain),
+    })),
+    power: {
+      peakW: known(a.power.peakW),
+      peakAtS: known(a.power.peakAtS),
+      heldPeakW: known(a.power.heldPeakW),
+      meanW: known(a.power.meanW),
+    },
+    energyWh: known(a.energy.energyWh),
+    chargeAh: known(a.energy.chargeAh),
+    bridgedWh: known(a.energy.bridgedWh),
+    efficiency: known(a.efficiency),
+    taperEndS: known(a.taperEndS),
+    parts: [],
+    supply: [],
+    heat: [],
+    findings: a.findings.map((f) => ({ code: f.code, severity: f.severity, atS: known(f.atS), message: f.message })),
+  }
+}

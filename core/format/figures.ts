@@ -1,0 +1,32 @@
+/** How figures are written for a reader: with their unit, and a dash where they cannot be known. */
+
+export const UNKNOWN = '–'
+
+/** A number with `digits` decimals and its unit, parted by a no-break space. */
+export function figure(value: number | null | undefined, digits: number, unit = ''): string {
+  if (value === null || value === undefined || !Number.isFinite(value)) return UNKNOWN
+  const text = value.toFixed(digits)
+  const shown = Number(text) === 0 ? text.replace('-', '') : text
+  return unit ? `${shown}\u00A0${unit}` : shown
+}
+
+/** Seconds as `1 h 48 min`, `12 min`, or `45 s` below a minute; a minus sign in front when negative. */
+export function duration(seconds: number): string {
+  if (!Number.isFinite(seconds)) return UNKNOWN
+  const sign = seconds < 0 ? '−' : ''
+  const whole = Math.abs(seconds)
+  if (whole < 59.5) return `${sign}${Math.round(whole)}\u00A0s`
+  const minutes = Math.round(whole / 60)
+  if (minutes < 60) return `${sign}${minutes}\u00A0min`
+  return `${sign}${Math.floor(minutes / 60)}\u00A0h\u00A0${minutes % 60}\u00A0min`
+}
+
+/** Seconds as a running clock, `0:05:07`. */
+export function clock(seconds: number): string {
+  const s = Math.max(0, Math.floor(seconds))
+  const two = (n: number) => String(n).padStart(2, '0')
+  return `${Math.floor(s / 3600)}:${two(Math.floor(s / 60) % 60)}:${two(s % 60)}`
+}
+
+/** Seconds left, as `4:59` or `1:04:59`. */
+export const countdown = (seconds: number): string => clock(seconds).replace(/^0:0?/, '')

@@ -1,0 +1,80 @@
+import type { Channel } from '../trace/trace'
+import { guessTimeStyle, type TimeStyle } from './timeCell'
+import type { Table } from './table'
+
+/** What a column of a foreign table means to us. */
+export type ColumnMeaning =
+  | { kind: 'time'; style: TimeStyle }
+  | { kind: 'channel'; channel: Channel; divisor: number }
+  | { kind: 'temperature'; place: string; fahrenheit: boolean }
+  | { kind: 'note' }
+  | { kind: 'ignore' }
+
+/** The contract's own names. */
+export const CHANNEL_HEADERS: Record<Channel, string> = {
+  percent: 'battery_percent',
+  voltage: 'voltage_v',
+  current: 'current_a',
+  power: 'power_w',
+  batteryPower: 'battery_power_w',
+}
+
+const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
+
+/** Looser names seen on meters' and spreadsheets' tables; first match wins. */
+const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
+  [/^(elapsed|time|t|timestamp|clock|seconds?|minutes?|date ?time)\b/i, () => ({ kind: 'time', style: 'seconds' })],
+  [/(%|percent|\blevel\b|\bsoc\b|charge level)/i, () => ({ kind: 'channel', channel: 'percent', divisor: 1 })],
+  [/battery.*(watt|power|\(w\))/i, (h) => ({ kind: 'channel', channel: 'batteryPower', divisor: divisorOf(h, 'w') })],
+  [/(volt|\bu\b|\(m?v\)|_m?v$)/i, (h) => ({ kind: 'channel', channel: 'voltage', divisor: divisorOf(h, 'v') })],
+  [/(amp|current|\bi\b|\(m?a\)|_m?a$)/i, (h) => ({ kind: 'channel', channel: 'current', divisor: divisorOf(h, 'a') })],
+  [/(watt|power|\bp\b|\(m?w\)|_m?w$)/i, (h) => ({ kind: 'channel', channel: 'power', divisor: divisorOf(h, 'w') })],
+  [/(temp|°c|°f)/i, (h) => ({ kind: 'temperature', place: '', fahrenheit: /(°f|\(f\)|fahrenheit|_f$)/i.test(h) })],
+  [/(note|comment|remark|event)/i, () => ({ kind: 'note' })],
+]
+
+/** 1000 for a header in thousandths ("mA", "current_ma", "milliamps"). */
+const divisorOf = (header: string, unit: string): number =>
+  new RegExp(`(^|[^a-z])m${unit}([^a-z]|$)|milli`, 'i').test(header) ? 1000 : 1
+
+/** Underscores part words in headers, and a regular expression does not know it. */
+const loosen = (header: string): string => header.replace(/_/g, ' ')
+
+function meaningOf(header: string, cells: readonly string[]): ColumnMeaning {
+  const name = header.trim().toLowerCase()
+  if (name === 'time_s') return { kind: 'time', style: guessTimeStyle(name, cells) }
+  if (name === 'note') return { kind: 'note' }
+  const own = Object.entries(CHANNEL_HEADERS).find(([, h]) => h === name)
+  if (own) return { kind: 'channel', channel: own[0] as Channel, divisor: 1 }
+  const place = OWN_TEMPERATURE.exec(name)
+  if (place) return { kind: 'temperature', place: place[1] ?? '', fahrenheit: false }
+  const loose = LOOSE.find(([pattern]) => pattern.test(loosen(name)) || pattern.test(name))
+  const meaning = loose?.[1](name) ?? { kind: 'ignore' }
+  return meaning.kind === 'time' ? { kind: 'time', style: guessTimeStyle(name, cells) } : meaning
+}
+
+/** A best guess for every column; a meaning already taken by an earlier column is not given twice. */
+export function guessColumns(table: Table): ColumnMeaning[] {
+  const taken = new Set<string>()
+  return table.headers.map((header, i) => {
+    const cells = table.rows.slice(0, 50).map((row) => row.cells[i] ?? '')
+    const meaning = meaningOf(header, cells)
+    const key = meaning.kind === 'channel' ? meaning.channel : meaning.kind === 'temperature' ? `t:${meaning.place}` : meaning.kind
+    if (meaning.kind !== 'ignore' && taken.has(key)) return { kind: 'ignore' }
+    taken.add(key)
+    return meaning
+  })
+}
+
+/** Whether the table is written by the contract, so that nothing needs asking. */
+export const isOwnTable = (table: Table): boolean =>
+  table.headers.some((h) => h.toLowerCase() === 'time_s') &&
+  table.headers.every((h) => {
+    const name = h.toLowerCase()
+    return (
+      name === 'time_s' ||
+      name === 'note' ||
+      Object.values(CHANNEL_HEADERS).includes(name) ||
+      OWN_TEMPERATURE.test(name)
+    )
+  })

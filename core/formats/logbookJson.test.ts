@@ -1,0 +1,103 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { mergeLogbooks, type Logbook } from '../logbook/logbook'
+import { traceFromReadings } from '../trace/trace'
+import { readLogbook, writeLogbook } from './logbookJson'
+import { UnreadableFile } from './problem'
+
+const text = fc.string({ maxLength: 20 }).map((s) => s.trim())
+const name = text.map((s) => `n${s}`)
+const some = <T>(arb: fc.Arbitrary<T>) => fc.option(arb, { nil: null })
+
+const device = fc.record({
+  name,
+  kind: fc.constantFrom('phone', 'tablet', 'laptop', 'other'),
+  capacityMah: some(fc.integer({ min: 1, max: 99_999 })),
+  nominalVolts: some(fc.double({ min: 1, max: 20, noNaN: true })),
+  capacityWh: fc.constant(null),
+  healthPercent: fc.integer({ min: 1, max: 120 }),
+  maxWatts: some(fc.integer({ min: 1, max: 240 })),
+  minWatts: fc.constant(null),
+  minVolts: fc.constant(null),
+  fixedVolts: fc.subarray([5, 9, 12, 15, 20]),
+  adjustable: some(fc.constant({ minVolts: 3.3, maxVolts: 11 })),
+  family: text,
+  wirelessWatts: fc.constant(null),
+  enduranceHours: fc.constant(null),
+  realUseFactor: fc.constant(null),
+  claims: text,
+  unitLabel: text,
+  notes: text,
+})
+
+const logbook: fc.Arbitrary<Logbook> = fc
+  .tuple(fc.array(device, { minLength: 1, maxLength: 3 }), fc.array(fc.array(some(fc.integer({ min: 0, max: 100 })), { minLength: 1 })))
+  .map(([devices, runs]) => ({
+    devices: devices.map((d, i) => ({ ...d, id: `d${i}` })),
+    sources: [
+      { id: 's0', name: 'Hawser 20', kind: 'wall charger', ratedWatts: 20, ports: [{ name: 'C', offers: [{ kind: 'fixed', volts: 9, amps: 2.22 }] }], sharing: '', price: null, weightG: 40, size: '', owned: true, notes: '' },
+    ],
+    cables: [],
+    gearCorrections: [],
+    runs: runs.map((levels, i) => ({
+      run: {
+        id: `r${i}`, deviceId: 'd0', sourceId: 's0', cableId: null, ink: i % 8, startedAt: '2026-03-01T19:00:00.000Z',
+        state: 'done', stateReason: '', startPercent: levels[0], reading: { kind: 'every', seconds: 300 }, stop: { kind: 'level', percent: 80 },
+        provenance: 'hand', events: [{ t: 4, kind: 'note', text: 'screen came on' }],
+        corrections: [{ row: 0, t: 0, what: 'percent', from: 1, to: levels[0], why: 'misread', when: '2026-03-01T20:00:00.000Z' }], notes: '',
+      },
+      trace: traceFromReadings(levels.map((p, t) => ({ t: t * 300, percent: p ?? NaN, power: 10 }))),
+    })),
+  })) as fc.Arbitrary<Logbook>
+
+const sample = (): Logbook => fc.sample(logbook.filter((l) => l.runs.length > 1), { seed: 7, numRuns: 1 })[0]
+const spoil = (change: (file: Record<string, never>) => void): string => {
+  const file = JSON.parse(writeLogbook(sample(), 'now'))
+  change(file)
+  return JSON.stringify(file)
+}
+
+describe('the logbook file', () => {
+  it('gives the same logbook back', () => {
+    fc.assert(
+      fc.property(logbook, (l) => {
+        expect(readLogbook(writeLogbook(l, 'now'))).toEqual(l)
+      }),
+    )
+  })
+
+  it('is refused whole when any part does not hold, with every place named', () => {
+    const broken = spoil((file: any) => {
+      file.devices[0].healthPercent = -4
+      file.runs[1].trace.percent = ['x']
+    })
+    let refusal: unknown
+    try {
+      readLogbook(broken)
+    } catch (error) {
+      refusal = error
+    }
+    expect(refusal).toBeInstanceOf(UnreadableFile)
+    const places = (refusal as UnreadableFile).problems.map((p) => `${p.where} ${p.message}`).join('\n')
+    expect(places).toMatch(/Health/)
+    expect(places).toMatch(/runs\[1\].*percent/)
+  })
+
+  it('is refused with a plain reason when it is another file, cut short, or from a later program', () => {
+    expect(() => readLogbook('')).toThrow(/empty/)
+    expect(() => readLogbook('{"hello":"world"}')).toThrow(/not a logbook of this program/)
+    expect(() => readLogbook('[1,2]')).toThrow(/not a logbook of this program/)
+    expect(() => readLogbook(writeLogbook(sample(), 'now').slice(0, -30))).toThrow(/cut short/)
+    expect(() => readLogbook(spoil((f: any) => (f.schemaVersion = 999)))).toThrow(/Update the program/)
+    expect(() => readLogbook(spoil((f: any) => (f.runs[0].deviceId = 'gone')))).toThrow(UnreadableFile)
+  })
+
+  it('merges by id: newer replaces, nothing else is lost, twice is the same as once', () => {
+    const a = sample()
+    const b: Logbook = { ...a, runs: a.runs.slice(1), devices: [{ ...a.devices[0], name: 'renamed' }] }
+    const merged = mergeLogbooks(a, b)
+    expect(merged.runs).toHaveLength(a.runs.length)
+    expect(merged.devices.map((d) => d.name)).toContain('renamed')
+    expect(mergeLogbooks(merged, b)).toEqual(merged)
+  })
+})

@@ -1,0 +1,87 @@
+/** The gear of a test. Volts, amperes, watts, watt-hours, °C, percent. */
+
+export const DEVICE_KINDS = ['phone', 'tablet', 'laptop', 'other'] as const
+export type DeviceKind = (typeof DEVICE_KINDS)[number]
+
+export const SOURCE_KINDS = ['wall charger', 'wireless pad', 'power bank', 'outlet', 'laptop port'] as const
+export type SourceKind = (typeof SOURCE_KINDS)[number]
+
+export interface Device {
+  id: string
+  name: string
+  kind: DeviceKind
+  /** Capacity as the maker prints it: either mAh (with nominal volts) or Wh. */
+  capacityMah: number | null
+  nominalVolts: number | null
+  capacityWh: number | null
+  healthPercent: number
+  /** Most it takes at its port, W. */
+  maxWatts: number | null
+  /** Least supply it charges from, W and V. */
+  minWatts: number | null
+  minVolts: number | null
+  /** Fixed levels it accepts, V. */
+  fixedVolts: number[]
+  adjustable: { minVolts: number; maxVolts: number } | null
+  /** Free name of a proprietary family it charges fast with; '' for none. */
+  family: string
+  /** Most it takes without a wire, W; null when it has no coil. */
+  wirelessWatts: number | null
+  /** Hours of use from full, as claimed, and the share that real use gives (0–1). */
+  enduranceHours: number | null
+  realUseFactor: number | null
+  /** Advertised claims, one a line. */
+  claims: string
+  /** Tells equal units apart. */
+  unitLabel: string
+  notes: string
+}
+
+export type Offer =
+  | { kind: 'fixed'; volts: number; amps: number }
+  | { kind: 'adjustable'; minVolts: number; maxVolts: number; amps: number }
+  | { kind: 'legacy'; amps: number }
+  | { kind: 'family'; family: string; volts: number; amps: number }
+
+export interface Port {
+  name: string
+  offers: Offer[]
+}
+
+export interface Source {
+  id: string
+  name: string
+  kind: SourceKind
+  ratedWatts: number
+  ports: Port[]
+  /** How ports share power, in words. */
+  sharing: string
+  price: number | null
+  weightG: number | null
+  /** As measured, e.g. "52 × 52 × 28 mm". */
+  size: string
+  owned: boolean
+  notes: string
+}
+
+export interface Cable {
+  id: string
+  name: string
+  connectors: string
+  lengthM: number | null
+  /** Most it carries, A; without a marker chip a source gives no more than 3 A. */
+  maxAmps: number
+  marked: boolean
+  price: number | null
+}
+
+/** A correction of a rating: the old value stays. */
+export interface GearCorrection {
+  itemId: string
+  field: string
+  from: string
+  to: string
+  why: string
+  /** ISO 8601. */
+  when: string
+}

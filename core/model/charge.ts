@@ -1,0 +1,167 @@
+import type { Agreement } from '../gear/agree'
+import { CELL_MAX_VOLTS, CELL_MEAN_VOLTS, CELL_OHM_AH, openCircuitVolts } from './cell'
+
+/** Everything the charge model needs to know. W, Wh, °C, shares 0–1. */
+export interface ChargeSetup {
+  usableWh: number
+  startPercent: number
+  agreement: Agreement
+  /** Most the pack takes at each stretch of its level: `watts` until `untilShare`. */
+  staircase: { untilShare: number; watts: number }[]
+  ambientC: number
+  /** Degrees above which the device takes less, and where it has cut down to `throttleFloor`. */
+  throttleFromC: number
+  throttleToC: number
+  throttleFloor: number
+  /** Thermal mass, J/K, and loss to the room, W/K. */
+  heatCapacity: number
+  heatLoss: number
+  /** Device-side conversion, and the wireless link before it (1 for a wire). */
+  converterEfficiency: number
+  linkEfficiency: number
+  /** What the device itself uses while charging, W. */
+  systemWatts: number
+  /** Seconds at 5 V before the agreed level comes. */
+  negotiationS: number
+  /** A badly laid device: the pad stops at this share of level, for good. */
+  stallAtShare?: number
+  /** A simple charger that switches on and off in turn at the very end. */
+  onOffAtEnd?: boolean
+}
+
+/** The state of a charge, in SI units with energy in Wh. */
+export interface ChargeState {
+  t: number
+  /** Stored energy as a share of usable capacity. */
+  share: number
+  temperatureC: number
+  /** At the meter. */
+  volts: number
+  amps: number
+  watts: number
+  batteryWatts: number
+  /** Sums since power-on, Wh: delivered = stored + losses. */
+  deliveredWh: number
+  storedWh: number
+  lossesWh: number
+  done: boolean
+}
+
+/** Current below which the charger ends the charge, as a share of capacity per hour. */
+const END_C_RATE = 0.03
+const CABLE_OHM = 0.06
+/** Late in the charge an agreed level steps back to 5 V once this little is drawn, W. */
+const STEP_BACK_BELOW_W = 7.5
+const PAD_VOLTS = 9
+
+export const startOf = (setup: ChargeSetup): ChargeState => ({
+  t: 0,
+  share: setup.startPercent / 100,
+  temperatureC: setup.ambientC,
+  volts: 0,
+  amps: 0,
+  watts: 0,
+  batteryWatts: 0,
+  deliveredWh: 0,
+  storedWh: 0,
+  lossesWh: 0,
+  done: false,
+})
+
+/**
+ * One step of the charge, `dt` seconds long (at most 1 s keeps the heat and the taper smooth). Constant
+ * current or power up to the limits, then constant voltage, with a staircase of limits, throttling by heat,
+ * and one thermal mass. Energy is conserved: what the meter sees is stored or lost.
+ */
+export function step(setup: ChargeSetup, before: ChargeState, dt: number): ChargeState {
+  const cell = cellOf(setup)
+  const ocv = openCircuitVolts(before.share)
+  const stalled = setup.stallAtShare !== undefined && before.share >= setup.stallAtShare
+  const done = before.done && before.share > 0.985
+  const into = stalled || done ? 0 : batteryInput(setup, before, ocv, cell)
+
+  const amps = into > 0 ? currentFor(into, ocv, cell.ohm) : 0
+  const storedWatts = ocv * amps
+  const tail = done && setup.onOffAtEnd && Math.floor(before.t / 90) % 2 === 0 ? 1.2 : 0
+  const deviceWatts = (into + setup.systemWatts + tail) / setup.converterEfficiency
+  // A pad that has stopped still hums; a wire only feeds the device.
+  const meterWatts = stalled ? 0.4 : deviceWatts / setup.linkEfficiency
+  const { volts, amps: meterAmps } = atMeter(setup, before, meterWatts)
+
+  const hours = dt / 3600
+  // Summed from where each is lost, not as a remainder, so that the energy balance is a real check.
+  const system = stalled ? 0.4 : setup.systemWatts + tail
+  const conversion = stalled ? 0 : deviceWatts * (1 - setup.converterEfficiency) + meterWatts * (1 - setup.linkEfficiency)
+  const lossWatts = amps * amps * cell.ohm + system + conversion
+  const warming = setup.linkEfficiency < 1 ? lossWatts * 0.6 : lossWatts
+  return {
+    t: before.t + dt,
+    share: Math.min(1, before.share + (storedWatts * hours) / setup.usableWh),
+    temperatureC:
+      before.temperatureC +
+      ((warming - setup.heatLoss * (before.temperatureC - setup.ambientC)) * dt) / setup.heatCapacity,
+    volts,
+    amps: meterAmps,
+    watts: meterWatts,
+    batteryWatts: into,
+    deliveredWh: before.deliveredWh + meterWatts * hours,
+    storedWh: before.storedWh + storedWatts * hours,
+    lossesWh: before.lossesWh + lossWatts * hours,
+    done: done || before.share >= 1 || (before.share > 0.985 && amps < END_C_RATE * cell.ah),
+  }
+}
+
+const cellOf = ({ usableWh }: ChargeSetup) => {
+  const ah = usableWh / CELL_MEAN_VOLTS
+  return { ah, ohm: CELL_OHM_AH / ah }
+}
+
+/** Watts at the cell's terminals: the least of what supply, staircase, heat and voltage allow. */
+function batteryInput(setup: ChargeSetup, s: ChargeState, ocv: number, cell: { ohm: number }): number {
+  const supply = supplyWatts(setup, s) * setup.linkEfficiency * setup.converterEfficiency - setup.systemWatts
+  const stair = setup.staircase.find((limit) => s.share < limit.untilShare) ?? setup.staircase.at(-1)!
+  const allowed = stair.watts * throttle(setup, s.temperatureC)
+  const atCeiling = CELL_MAX_VOLTS * Math.max(0, (CELL_MAX_VOLTS - ocv) / cell.ohm)
+  return Math.max(0, Math.min(supply, allowed, atCeiling))
+}
+
+function supplyWatts({ agreement, negotiationS }: ChargeSetup, s: ChargeState): number {
+  if (agreement.outcome === 'none' || agreement.outcome === 'connected') return 0
+  if (s.t < negotiationS && agreement.volts > 5) return Math.min(agreement.watts, 7.5)
+  return agreement.watts
+}
+
+/** Share of the allowed power left at a temperature: 1 below the throttle, falling to the floor. */
+function throttle({ throttleFromC, throttleToC, throttleFloor }: ChargeSetup, c: number): number {
+  const over = (c - throttleFromC) / (throttleToC - throttleFromC)
+  return 1 - Math.min(1, Math.max(0, over)) * (1 - throttleFloor)
+}
+
+/** Current that puts `watts` into the terminals: watts = (OCV + I·R)·I. */
+const currentFor = (watts: number, ocv: number, ohm: number): number =>
+  (-ocv + Math.sqrt(ocv * ocv + 4 * ohm * watts)) / (2 * ohm)
+
+/** Volts and amperes at the meter for the watts drawn, with the drop of the source's lead. */
+function atMeter({ agreement, negotiationS }: ChargeSetup, s: ChargeState, watts: number) {
+  const level = levelOf(agreement, s, negotiationS, watts)
+  const sag = Math.sqrt(Math.max(0, level * level - 4 * CABLE_OHM * watts))
+  const volts = (level + sag) / 2
+  return { volts, amps: volts > 0 ? watts / volts : 0 }
+}
+
+function levelOf(agreement: Agreement, s: ChargeState, negotiationS: number, watts: number): number {
+  if (agreement.mode === 'wireless') return PAD_VOLTS
+  if (Number.isNaN(agreement.volts)) return 5
+  const early = s.t < negotiationS
+  const late = s.share > 0.8 && watts < STEP_BACK_BELOW_W
+  if (early || (late && agreement.mode !== 'adjustable')) return Math.min(5, agreement.volts)
+  // An adjustable source follows the cell: twice its voltage and a little for the charge pump.
+  if (agreement.mode === 'adjustable')
+    return Math.min(agreement.volts, Math.round((2 * openCircuitVolts(s.share) + 0.5) / 0.02) * 0.02)
+  return agreement.volts
+}
+
+/** Whole points, as the display shows them: it says full a little before the last trickle ends. */
+export function shownPercent(share: number): number {
+  return share >= 0.993 ? 100 : Math.min(99, Math.floor(share * 100 + 1e-9))
+}

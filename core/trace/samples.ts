@@ -1,0 +1,51 @@
+import { median } from 'simple-statistics'
+
+/** The readings of one channel that were really taken: times in seconds and their values. */
+export interface Samples {
+  t: Float64Array
+  v: Float64Array
+}
+
+/** Keeps the rows of `column` that were read. */
+export function samplesOf(time: Float64Array, column: Float64Array | undefined): Samples {
+  if (!column) return { t: new Float64Array(0), v: new Float64Array(0) }
+  const t = new Float64Array(time.length)
+  const v = new Float64Array(time.length)
+  let n = 0
+  for (let i = 0; i < time.length; i++) {
+    if (Number.isNaN(column[i]) || Number.isNaN(time[i])) continue
+    t[n] = time[i]
+    v[n] = column[i]
+    n++
+  }
+  return { t: t.slice(0, n), v: v.slice(0, n) }
+}
+
+/** Median spacing of the samples in seconds; NaN with fewer than two. */
+export function medianInterval({ t }: Samples): number {
+  if (t.length < 2) return NaN
+  const steps = t.subarray(1).map((at, i) => at - t[i])
+  return median(Array.from(steps))
+}
+
+/** Index of the first element of the sorted `t` that is at or after `at` (t.length when none is). */
+export function firstAtOrAfter(t: Float64Array, at: number): number {
+  let low = 0
+  let high = t.length
+  while (low < high) {
+    const middle = (low + high) >>> 1
+    if (t[middle] < at) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
+/** Straight-line value at `at` seconds; NaN outside the samples: nothing is extrapolated. */
+export function valueAt({ t, v }: Samples, at: number): number {
+  const right = firstAtOrAfter(t, at)
+  if (right === t.length) return NaN
+  if (t[right] === at) return v[right]
+  if (right === 0) return NaN
+  const left = right - 1
+  return v[left] + ((v[right] - v[left]) * (at - t[left])) / (t[right] - t[left])
+}

@@ -1,0 +1,116 @@
+/**
+ * A trace: the readings of one run as columns over one clock.
+ *
+ * Units: seconds since power-on, shown battery percentage points, volts, amperes, watts, °C.
+ * `NaN` means "not read"; nothing turns a missing reading into zero.
+ */
+export interface Trace {
+  /** Seconds since power-on, never falling. */
+  time: Float64Array
+  percent?: Float64Array
+  /** At the source side of the meter. */
+  voltage?: Float64Array
+  /** Positive into the device. */
+  current?: Float64Array
+  power?: Float64Array
+  batteryPower?: Float64Array
+  /** °C by place, e.g. `back`; the unnamed place is ''. */
+  temperatures: Record<string, Float64Array>
+  /** One per reading; '' where there is none. */
+  notes?: string[]
+}
+
+export const CHANNELS = ['percent', 'voltage', 'current', 'power', 'batteryPower'] as const
+export type Channel = (typeof CHANNELS)[number]
+
+/** One reading as it is taken, before it becomes a row of columns. Missing means not read. */
+export interface Reading {
+  /** Seconds since power-on. */
+  t: number
+  percent?: number
+  voltage?: number
+  current?: number
+  power?: number
+  batteryPower?: number
+  temperatures?: Record<string, number>
+  note?: string
+  /** The mark this reading was due at, in seconds; the real time is `t`. */
+  nominal?: number
+}
+
+/** A value recorded beside the trace: an event of the run, in seconds since power-on. */
+export interface TraceEvent {
+  t: number
+  kind: string
+  text: string
+}
+
+/** A corrected reading. The old value stays here for good. */
+export interface Correction {
+  /** Row of the trace that was corrected, and its time in seconds. */
+  row: number
+  t: number
+  what: Channel
+  from: number | null
+  to: number | null
+  why: string
+  /** ISO 8601 moment of the correction. */
+  when: string
+}
+
+export type Provenance = 'hand' | 'meter' | 'self-report' | 'import' | 'simulation'
+
+/** Turns readings into columns. A channel nobody read has no column. */
+export function traceFromReadings(readings: readonly Reading[]): Trace {
+  const trace: Trace = { time: Float64Array.from(readings, (r) => r.t), temperatures: {} }
+  for (const channel of CHANNELS) {
+    if (readings.some((r) => r[channel] !== undefined && !Number.isNaN(r[channel])))
+      trace[channel] = Float64Array.from(readings, (r) => r[channel] ?? NaN)
+  }
+  const places = new Set(readings.flatMap((r) => Object.keys(r.temperatures ?? {})))
+  for (const place of places)
+    trace.temperatures[place] = Float64Array.from(readings, (r) => r.temperatures?.[place] ?? NaN)
+  if (readings.some((r) => r.note)) trace.notes = readings.map((r) => r.note ?? '')
+  return trace
+}
+
+/** The last moment of the trace, in seconds; 0 for an empty one. */
+export const durationOf = (trace: Trace): number => (trace.time.length ? trace.time[trace.time.length - 1] : 0)
+
+/** Which channels hold at least one value. */
+export const channelsOf = (trace: Trace): Channel[] =>
+  CHANNELS.filter((c) => trace[c]?.some((v) => !Number.isNaN(v)))
+
+/**
+ * Watts per reading: the power as read, else volts × amperes where both were read (NaN elsewhere).
+ * Undefined when the trace carries neither.
+ */
+export function powerColumn(trace: Trace): Float64Array | undefined {
+  const { power, voltage, current } = trace
+  if (!power && !(voltage && current)) return undefined
+  return trace.time.map((_, i) => {
+    if (power && !Number.isNaN(power[i])) return power[i]
+    return voltage && current ? voltage[i] * current[i] : NaN
+  })
+}
+
+/** Amperes per reading: as read, else watts ÷ volts where both were read. */
+export function currentColumn(trace: Trace): Float64Array | undefined {
+  const { power, voltage, current } = trace
+  if (!current && !(voltage && power)) return undefined
+  return trace.time.map((_, i) => {
+    if (current && !Number.isNaN(current[i])) return current[i]
+    return voltage && power ? power[i] / voltage[i] : NaN
+  })
+}
+
+/**
+ * Returns a copy of the trace with one value changed. The caller keeps the {@link Correction}.
+ * @throws RangeError when the row does not exist.
+ */
+export function withValue(trace: Trace, row: number, channel: Channel, value: number): Trace {
+  if (row < 0 || row >= trace.time.length) throw new RangeError(`There is no reading number ${row + 1}.`)
+  const column = trace[channel] ? trace[channel].slice() : new Float64Array(trace.time.length).fill(NaN)
+  column[row] = value
+  return { ...trace, [channel]: column }
+}
