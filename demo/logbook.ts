@@ -1,0 +1,100 @@
+import { addDays, addHours } from 'date-fns'
+import { type Logbook, nextInk } from '@core/logbook/logbook'
+import type { RunState, RunWithTrace, StopRule } from '@core/logbook/run'
+import { simulatedBench } from '@core/model/instruments'
+import { setupFor } from '@core/model/setup'
+import { traceFromReadings, type Reading, type TraceEvent } from '@core/trace/trace'
+import { cables, devices, sources } from './shelf'
+
+interface DemoRun {
+  device: string
+  source: string
+  cable?: string
+  from: number
+  stop?: StopRule
+  /** Seconds between readings kept; 300 makes a run as logged by hand. */
+  every?: number
+  ambientC?: number
+  poorCooling?: number
+  stallAtShare?: number
+  onOffAtEnd?: boolean
+  /** Minutes at which the log broke off. */
+  cutAtMin?: number
+  state?: RunState
+  stateReason?: string
+  events?: TraceEvent[]
+  notes?: string
+}
+
+const METER_S = 5
+const HAND_S = 300
+
+/** The crew's question: which of the drawer's chargers go on board, which stay ashore? */
+const RUNS: DemoRun[] = [
+  { device: 'p5', source: 'b5', from: 2, every: HAND_S, onOffAtEnd: true },
+  { device: 'p5', source: 'b12', from: 2, every: HAND_S },
+  { device: 'p5', source: 'h20', from: 2, events: [{ t: 21, kind: 'screen-on', text: 'Screen came on' }] },
+  { device: 'p5', source: 'h30', from: 2, cable: 'c2' },
+  { device: 'p5', source: 'g65', from: 2, ambientC: 30, poorCooling: 0.55, notes: 'On the sunny shelf: slower than the smaller Hawser 30.' },
+  { device: 'p5', source: 'g100', from: 2, cutAtMin: 21, state: 'spoilt', stateReason: 'The shelf lost power when the tide pump started; repeated the next evening.' },
+  { device: 'p5', source: 'g100', from: 2, cable: 'c2' },
+  { device: 'p5', source: 'bp', from: 6, stallAtShare: 0.61, stop: { kind: 'duration', seconds: 4 * 3600 }, notes: 'Lay askew on the pad: nothing gained past 61 %.' },
+  { device: 'p5m', source: 'h20', from: 3 },
+  { device: 'p5m', source: 'bo', from: 3, every: HAND_S },
+  { device: 't11', source: 'h30', from: 4 },
+  { device: 't11', source: 'h30', from: 4, cable: 'c3', notes: 'The thin white cable was taken by mistake.' },
+  { device: 'l14', source: 'g65', from: 8 },
+  { device: 'l14', source: 'bb', from: 8, cable: 'c2', stop: { kind: 'level', percent: 80 } },
+]
+
+const FIRST_EVENING = new Date('2026-03-02T19:00:00Z')
+const MAX_HOURS = 9
+
+/** The demo logbook, made by the charge model. Same seed, same logbook. */
+export function demoLogbook(seed = 1): Logbook {
+  const runs: RunWithTrace[] = []
+  RUNS.forEach((plan, i) => runs.push(makeRun(plan, i, seed, runs)))
+  return { devices, sources, cables, gearCorrections: [], runs }
+}
+
+function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrace[]): RunWithTrace {
+  const device = devices.find((d) => d.id === plan.device)!
+  const source = sources.find((s) => s.id === plan.source)!
+  const cable = cables.find((c) => c.id === (plan.cable ?? 'c1'))!
+  const setup = setupFor(device, source, { ...plan, startPercent: plan.from + 0.4, cable })
+  const every = plan.every ?? METER_S
+  const stop: StopRule = plan.stop ?? { kind: 'shown-full' }
+  const all = simulatedBench(setup, seed * 1000 + index).advanceTo(MAX_HOURS * 3600)
+  const first: Reading = { t: 0, percent: plan.from, voltage: 0, current: 0, temperatures: { back: setup.ambientC } }
+  const kept = [first, ...all].slice(0, lastSecond(all, stop, plan) + 1).filter((r) => r.t % every === 0)
+  const ofDevice = before.filter((r) => r.run.deviceId === plan.device).map((r) => r.run.ink)
+  return {
+    run: {
+      id: `demo-${index + 1}`,
+      deviceId: plan.device,
+      sourceId: plan.source,
+      cableId: source.kind === 'wireless pad' ? null : cable.id,
+      ink: nextInk(ofDevice),
+      startedAt: addHours(addDays(FIRST_EVENING, index), index % 3).toISOString(),
+      state: plan.state ?? 'done',
+      stateReason: plan.stateReason ?? '',
+      startPercent: plan.from,
+      reading: { kind: 'every', seconds: every },
+      stop,
+      provenance: 'simulation',
+      events: plan.events ?? [],
+      corrections: [],
+      notes: plan.notes ?? '',
+    },
+    trace: traceFromReadings(kept),
+  }
+}
+
+/** A full run is watched for ten minutes and three readings more, so that its end can be seen. */
+function lastSecond(readings: readonly Reading[], stop: StopRule, plan: DemoRun): number {
+  if (plan.cutAtMin !== undefined) return plan.cutAtMin * 60
+  if (stop.kind === 'duration') return stop.seconds
+  const target = stop.kind === 'level' ? stop.percent : 100
+  const reached = readings.find((r) => (r.percent ?? 0) >= target)
+  return Math.min(readings.length, (reached?.t ?? readings.length) + 900)
+}

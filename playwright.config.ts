@@ -1,0 +1,28 @@
+import { defineConfig } from '@playwright/test'
+
+const PORT = 4396
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  timeout: 60_000,
+  workers: 2,
+  fullyParallel: true,
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: { command: `npx tsx server/main.ts --port ${PORT}`, url: `http://127.0.0.1:${PORT}/api/start`, reuseExistingServer: false },
+})
