@@ -12,8 +12,12 @@ const restrict = (files, patterns) => ({
 
 // The arrows of the house run one way: web, server, cli, demo → core.
 const outerRooms = forbid('(^|/)(web|server|cli|demo|e2e)/', 'core/ knows no other room.')
-const platform = forbid('^(node:|vue$|vue-router|pinia|vuetify|localforage|express)', 'core/ has no platform code.')
-const inCore = (rooms) => forbid(`^(\\.\\./|@core/)(${rooms})/`, 'Inside core the arrows run compare → analysis → trace.')
+const platform = forbid(
+  '^(node:|vue$|vue-router|pinia|vuetify|localforage|express)',
+  'core/ has no platform code.',
+)
+const inCore = (rooms) =>
+  forbid(`^(\\.\\./|@core/)(${rooms})/`, 'Inside core the arrows run compare → analysis → trace.')
 const sibling = (rooms) => forbid(`(^|/)\\.\\./(${rooms})/`, 'Rooms meet only in core/.')
 
 export default ts.config(
@@ -50,7 +54,13 @@ export default ts.config(
   restrict(['server/**/*.ts'], [sibling('web|cli|demo|e2e')]),
   restrict(['cli/**/*.ts'], [sibling('web|server|demo|e2e')]),
   restrict(['demo/**/*.ts'], [sibling('web|server|cli|e2e')]),
-  { files: ['core/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-globals': ['error', 'window', 'document', 'process', 'localStorage', 'performance'] } },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'localStorage', 'performance'],
+    },
+  },
   { files: ['scripts/*.mjs', '*.config.*'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   prettier,
 )

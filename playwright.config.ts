@@ -24,5 +24,9 @@ export default defineConfig({
       ],
     },
   },
-  webServer: { command: `npx tsx server/main.ts --port ${PORT}`, url: `http://127.0.0.1:${PORT}/api/start`, reuseExistingServer: false },
+  webServer: {
+    command: `npx tsx server/main.ts --port ${PORT}`,
+    url: `http://127.0.0.1:${PORT}/api/start`,
+    reuseExistingServer: false,
+  },
 })

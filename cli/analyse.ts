@@ -26,9 +26,12 @@ export function analyseCommand(): Command {
     .option('--json', 'print one JSON object')
     .action(async (path: string, options: Options) => {
       const trace = await readTraceFile(path)
-      const usableWh = options.capacityWh === undefined ? undefined : usableCapacity(options.capacityWh, options.health)
+      const usableWh =
+        options.capacityWh === undefined ? undefined : usableCapacity(options.capacityWh, options.health)
       const analysis = analyse(trace, { usableWh, percents: options.percent })
-      process.stdout.write(options.json ? JSON.stringify(asContract(analysis)) + '\n' : analysisTable(path, analysis))
+      process.stdout.write(
+        options.json ? JSON.stringify(asContract(analysis)) + '\n' : analysisTable(path, analysis),
+      )
     })
 }
 
@@ -67,6 +70,11 @@ export function asContract(a: Analysis) {
     parts: [],
     supply: [],
     heat: [],
-    findings: a.findings.map((f) => ({ code: f.code, severity: f.severity, atS: known(f.atS), message: f.message })),
+    findings: a.findings.map((f) => ({
+      code: f.code,
+      severity: f.severity,
+      atS: known(f.atS),
+      message: f.message,
+    })),
   }
 }

@@ -13,7 +13,8 @@ export async function readTraceFile(path: string): Promise<Trace> {
   try {
     text = await readFile(path, 'utf8')
   } catch (error) {
-    const reason = (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : (error as Error).message
+    const reason =
+      (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : (error as Error).message
     throw new InputError(`${path}: ${reason}`)
   }
   try {
@@ -34,6 +35,8 @@ export const numberBetween =
   (text: string): number => {
     const value = Number(text)
     if (text.trim() === '' || !Number.isFinite(value) || value > high || (above ? value <= low : value < low))
-      throw new InvalidArgumentError(`It must be a number ${above ? 'above' : 'from'} ${low} ${above ? 'and up ' : ''}to ${high}.`)
+      throw new InvalidArgumentError(
+        `It must be a number ${above ? 'above' : 'from'} ${low} ${above ? 'and up ' : ''}to ${high}.`,
+      )
     return value
   }

@@ -7,13 +7,23 @@ const row = (label: string, value: string): string => `  ${label.padEnd(18)}${va
 export function analysisTable(path: string, a: Analysis): string {
   let text = `${path}: ${a.samples} readings over ${duration(a.durationS)}\n`
   for (const m of a.milestones)
-    text += row(`to ${m.percent} %`, m.reason ?? `${duration(m.timeS)} ± ${duration(2 * m.uncertaintyS)} (first seen ${duration(m.firstSeenS)})`)
+    text += row(
+      `to ${m.percent} %`,
+      m.reason ??
+        `${duration(m.timeS)} ± ${duration(2 * m.uncertaintyS)} (first seen ${duration(m.firstSeenS)})`,
+    )
   for (const m of a.marks.filter((mark) => !mark.reason))
-    text += row(`at ${m.atS / 60} min`, `${figure(m.percent, 1, '%')} (${m.low}–${m.high}), gain ${figure(m.gain, 1, 'points')}`)
+    text += row(
+      `at ${m.atS / 60} min`,
+      `${figure(m.percent, 1, '%')} (${m.low}–${m.high}), gain ${figure(m.gain, 1, 'points')}`,
+    )
   text += row('peak', `${figure(a.power.peakW, 1, 'W')} at ${duration(a.power.peakAtS)}`)
   text += row('held peak', figure(a.power.heldPeakW, 1, 'W') + (a.power.coarse ? ' (coarse)' : ''))
   text += row('mean', figure(a.power.meanW, 1, 'W'))
-  text += row('energy', `${figure(a.energy.energyWh, 2, 'Wh')}, bridged ${figure(a.energy.bridgedWh, 2, 'Wh')}`)
+  text += row(
+    'energy',
+    `${figure(a.energy.energyWh, 2, 'Wh')}, bridged ${figure(a.energy.bridgedWh, 2, 'Wh')}`,
+  )
   text += row('charge', figure(a.energy.chargeAh, 2, 'Ah'))
   text += row('efficiency', figure(a.efficiency * 100, 0, '%'))
   text += row('taper end', duration(a.taperEndS))

@@ -35,10 +35,31 @@ const RUNS: DemoRun[] = [
   { device: 'p5', source: 'b12', from: 2, every: HAND_S },
   { device: 'p5', source: 'h20', from: 2, events: [{ t: 21, kind: 'screen-on', text: 'Screen came on' }] },
   { device: 'p5', source: 'h30', from: 2, cable: 'c2' },
-  { device: 'p5', source: 'g65', from: 2, ambientC: 30, poorCooling: 0.55, notes: 'On the sunny shelf: slower than the smaller Hawser 30.' },
-  { device: 'p5', source: 'g100', from: 2, cutAtMin: 21, state: 'spoilt', stateReason: 'The shelf lost power when the tide pump started; repeated the next evening.' },
+  {
+    device: 'p5',
+    source: 'g65',
+    from: 2,
+    ambientC: 30,
+    poorCooling: 0.55,
+    notes: 'On the sunny shelf: slower than the smaller Hawser 30.',
+  },
+  {
+    device: 'p5',
+    source: 'g100',
+    from: 2,
+    cutAtMin: 21,
+    state: 'spoilt',
+    stateReason: 'The shelf lost power when the tide pump started; repeated the next evening.',
+  },
   { device: 'p5', source: 'g100', from: 2, cable: 'c2' },
-  { device: 'p5', source: 'bp', from: 6, stallAtShare: 0.61, stop: { kind: 'duration', seconds: 4 * 3600 }, notes: 'Lay askew on the pad: nothing gained past 61 %.' },
+  {
+    device: 'p5',
+    source: 'bp',
+    from: 6,
+    stallAtShare: 0.61,
+    stop: { kind: 'duration', seconds: 4 * 3600 },
+    notes: 'Lay askew on the pad: nothing gained past 61 %.',
+  },
   { device: 'p5m', source: 'h20', from: 3 },
   { device: 'p5m', source: 'bo', from: 3, every: HAND_S },
   { device: 't11', source: 'h30', from: 4 },
@@ -65,7 +86,13 @@ function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrac
   const every = plan.every ?? METER_S
   const stop: StopRule = plan.stop ?? { kind: 'shown-full' }
   const all = simulatedBench(setup, seed * 1000 + index).advanceTo(MAX_HOURS * 3600)
-  const first: Reading = { t: 0, percent: plan.from, voltage: 0, current: 0, temperatures: { back: setup.ambientC } }
+  const first: Reading = {
+    t: 0,
+    percent: plan.from,
+    voltage: 0,
+    current: 0,
+    temperatures: { back: setup.ambientC },
+  }
   const kept = [first, ...all].slice(0, lastSecond(all, stop, plan) + 1).filter((r) => r.t % every === 0)
   const ofDevice = before.filter((r) => r.run.deviceId === plan.device).map((r) => r.run.ink)
   return {

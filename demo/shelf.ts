@@ -6,40 +6,124 @@ import { parseOffers } from '@core/gear/offers'
  * Prices and sizes are made up to be plausible.
  */
 const device = (id: string, name: string, over: Partial<Device>): Device => ({
-  id, name, kind: 'phone', capacityMah: null, nominalVolts: null, capacityWh: null, healthPercent: 100, maxWatts: null,
-  minWatts: null, minVolts: null, fixedVolts: [], adjustable: null, family: '', wirelessWatts: null, enduranceHours: null,
-  realUseFactor: null, claims: '', unitLabel: '', notes: '', ...over,
+  id,
+  name,
+  kind: 'phone',
+  capacityMah: null,
+  nominalVolts: null,
+  capacityWh: null,
+  healthPercent: 100,
+  maxWatts: null,
+  minWatts: null,
+  minVolts: null,
+  fixedVolts: [],
+  adjustable: null,
+  family: '',
+  wirelessWatts: null,
+  enduranceHours: null,
+  realUseFactor: null,
+  claims: '',
+  unitLabel: '',
+  notes: '',
+  ...over,
 })
 
 export const devices: Device[] = [
   device('p5', 'Skerry P5', {
-    capacityMah: 4200, maxWatts: 27, fixedVolts: [9], adjustable: { minVolts: 5, maxVolts: 11 }, wirelessWatts: 12,
-    enduranceHours: 100, realUseFactor: 0.4, claims: '50 % in 25 min', unitLabel: 'mate’s',
+    capacityMah: 4200,
+    maxWatts: 27,
+    fixedVolts: [9],
+    adjustable: { minVolts: 5, maxVolts: 11 },
+    wirelessWatts: 12,
+    enduranceHours: 100,
+    realUseFactor: 0.4,
+    claims: '50 % in 25 min',
+    unitLabel: 'mate’s',
   }),
-  device('p5m', 'Skerry P5 Mini', { capacityMah: 3150, healthPercent: 88, maxWatts: 18, fixedVolts: [9], wirelessWatts: 7.5, unitLabel: 'deckhand’s' }),
-  device('t11', 'Thwart T11', { kind: 'tablet', capacityWh: 28.9, maxWatts: 30, fixedVolts: [9, 15], enduranceHours: 11, realUseFactor: 0.8 }),
-  device('l14', 'Taffrail L14', { kind: 'laptop', capacityWh: 56, maxWatts: 65, minWatts: 18, minVolts: 9, fixedVolts: [9, 15, 20] }),
+  device('p5m', 'Skerry P5 Mini', {
+    capacityMah: 3150,
+    healthPercent: 88,
+    maxWatts: 18,
+    fixedVolts: [9],
+    wirelessWatts: 7.5,
+    unitLabel: 'deckhand’s',
+  }),
+  device('t11', 'Thwart T11', {
+    kind: 'tablet',
+    capacityWh: 28.9,
+    maxWatts: 30,
+    fixedVolts: [9, 15],
+    enduranceHours: 11,
+    realUseFactor: 0.8,
+  }),
+  device('l14', 'Taffrail L14', {
+    kind: 'laptop',
+    capacityWh: 56,
+    maxWatts: 65,
+    minWatts: 18,
+    minVolts: 9,
+    fixedVolts: [9, 15, 20],
+  }),
 ]
 
-const source = (id: string, name: string, ratedWatts: number, offers: string, over: Partial<Source> = {}): Source => ({
-  id, name, kind: 'wall charger', ratedWatts, ports: [{ name: 'C', offers: parseOffers(offers).offers }], sharing: '', price: null,
-  weightG: null, size: '', owned: true, notes: '', ...over,
+const source = (
+  id: string,
+  name: string,
+  ratedWatts: number,
+  offers: string,
+  over: Partial<Source> = {},
+): Source => ({
+  id,
+  name,
+  kind: 'wall charger',
+  ratedWatts,
+  ports: [{ name: 'C', offers: parseOffers(offers).offers }],
+  sharing: '',
+  price: null,
+  weightG: null,
+  size: '',
+  owned: true,
+  notes: '',
+  ...over,
 })
 
 export const sources: Source[] = [
   source('b5', 'Bollard 5', 5, '5V1A', { price: 6, weightG: 24 }),
   source('b12', 'Bollard 12', 12, '5V2.4A', { price: 11, weightG: 38 }),
   source('h20', 'Hawser 20', 20, '5V3A, 9V2.22A', { price: 18, weightG: 46, size: '32 × 30 × 42 mm' }),
-  source('h30', 'Hawser 30', 30, '5V3A, 9V3A, 15V2A, 20V1.5A; 3.3–11V 3A adjustable', { price: 27, weightG: 62, owned: false }),
-  source('g65', 'Gangway 65', 65, '5V3A, 9V3A, 15V3A, 20V3.25A', { price: 44, weightG: 118, sharing: 'With both ports in use: 45 W and 20 W.' }),
-  source('g100', 'Gangway 100', 100, '5V3A, 9V3A, 15V3A, 20V5A', { price: 69, weightG: 182, sharing: 'With both ports in use: 65 W and 30 W.' }),
-  source('bo', 'Bulkhead outlet', 15, '5V3A', { kind: 'outlet', notes: 'Built in beside the chart table; fitted by the yard’s electrician.' }),
+  source('h30', 'Hawser 30', 30, '5V3A, 9V3A, 15V2A, 20V1.5A; 3.3–11V 3A adjustable', {
+    price: 27,
+    weightG: 62,
+    owned: false,
+  }),
+  source('g65', 'Gangway 65', 65, '5V3A, 9V3A, 15V3A, 20V3.25A', {
+    price: 44,
+    weightG: 118,
+    sharing: 'With both ports in use: 45 W and 20 W.',
+  }),
+  source('g100', 'Gangway 100', 100, '5V3A, 9V3A, 15V3A, 20V5A', {
+    price: 69,
+    weightG: 182,
+    sharing: 'With both ports in use: 65 W and 30 W.',
+  }),
+  source('bo', 'Bulkhead outlet', 15, '5V3A', {
+    kind: 'outlet',
+    notes: 'Built in beside the chart table; fitted by the yard’s electrician.',
+  }),
   source('bp', 'Binnacle pad', 10, '', { kind: 'wireless pad', ports: [], price: 24, weightG: 95 }),
   source('bb', 'Ballast 60', 60, '5V3A, 9V3A, 15V3A, 20V3A', { kind: 'power bank', price: 58, weightG: 420 }),
 ]
 
 export const cables: Cable[] = [
   { id: 'c1', name: 'Long grey', connectors: 'C to C', lengthM: 2, maxAmps: 3, marked: false, price: 7 },
-  { id: 'c2', name: 'Short black, marked', connectors: 'C to C', lengthM: 1, maxAmps: 5, marked: true, price: 14 },
+  {
+    id: 'c2',
+    name: 'Short black, marked',
+    connectors: 'C to C',
+    lengthM: 1,
+    maxAmps: 5,
+    marked: true,
+    price: 14,
+  },
   { id: 'c3', name: 'Thin white', connectors: 'A to C', lengthM: 1, maxAmps: 1, marked: false, price: 3 },
 ]

@@ -7,6 +7,10 @@ checkNode()
 checkWritable()
 installPackages()
 build()
-const server = spawn(join(ROOT, 'node_modules/.bin/tsx'), ['server/main.ts', '--demo', ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit' })
+const server = spawn(
+  join(ROOT, 'node_modules/.bin/tsx'),
+  ['server/main.ts', '--demo', ...process.argv.slice(2)],
+  { cwd: ROOT, stdio: 'inherit' },
+)
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
 server.on('exit', (code) => process.exit(code ?? 0))

@@ -1,7 +1,16 @@
 // What the commands share: set up this checkout with nothing but Node and npm. No package is imported here.
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { accessSync, constants, existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import {
+  accessSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -16,7 +25,8 @@ export function fail(message) {
 
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number)
-  if (major < 20 || (major === 20 && minor < 19)) fail(`Node ${process.versions.node} is too old; it needs 20.19 or newer.`)
+  if (major < 20 || (major === 20 && minor < 19))
+    fail(`Node ${process.versions.node} is too old; it needs 20.19 or newer.`)
 }
 
 export function checkWritable() {
@@ -49,10 +59,15 @@ const hashOf = (...parts) => parts.reduce((h, part) => h.update(part), createHas
 
 export function installPackages() {
   const fingerprint = hashOf(readFileSync(join(ROOT, 'package-lock.json')), process.versions.node)
-  once('installed', fingerprint, () => existsSync(bin('vite')), () => {
-    console.log('Installing packages (first time, or the lock file changed) …')
-    run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], 'npm ci')
-  })
+  once(
+    'installed',
+    fingerprint,
+    () => existsSync(bin('vite')),
+    () => {
+      console.log('Installing packages (first time, or the lock file changed) …')
+      run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], 'npm ci')
+    },
+  )
 }
 
 function* filesIn(folder) {
@@ -70,22 +85,38 @@ const stampOf = (path) => {
 
 /** Builds the web application and the demo logbook unless nothing they are made from changed. */
 export function build() {
-  const files = [...filesIn('core'), ...filesIn('web'), ...filesIn('demo'), 'package-lock.json', 'vite.config.ts', 'tsconfig.json']
-  once('built', hashOf(...files.map(stampOf)), () => existsSync(join(ROOT, 'dist/web/index.html')), () => {
-    console.log('Building …')
-    run(bin('vite'), ['build', '--logLevel', 'warn'], 'the build')
-    run(bin('tsx'), ['demo/write.ts'], 'making the demo logbook')
-  })
+  const files = [
+    ...filesIn('core'),
+    ...filesIn('web'),
+    ...filesIn('demo'),
+    'package-lock.json',
+    'vite.config.ts',
+    'tsconfig.json',
+  ]
+  once(
+    'built',
+    hashOf(...files.map(stampOf)),
+    () => existsSync(join(ROOT, 'dist/web/index.html')),
+    () => {
+      console.log('Building …')
+      run(bin('vite'), ['build', '--logLevel', 'warn'], 'the build')
+      run(bin('tsx'), ['demo/write.ts'], 'making the demo logbook')
+    },
+  )
 }
 
 /** Debian's Chromium: found, or installed where we may, or one line that says exactly what to run. */
 export function ensureChromium() {
   if (existsSync('/usr/bin/chromium')) return
   const install = 'apt-get update && apt-get install -y --no-install-recommends chromium'
-  if (process.getuid?.() !== 0) fail(`the end-to-end tests need Debian's Chromium. Run: sudo sh -c '${install}'`)
+  if (process.getuid?.() !== 0)
+    fail(`the end-to-end tests need Debian's Chromium. Run: sudo sh -c '${install}'`)
   console.log("Installing Debian's Chromium …")
   try {
-    execFileSync('sh', ['-c', install], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+    execFileSync('sh', ['-c', install], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    })
   } catch {
     fail(`Chromium could not be installed. Run by hand: ${install}`)
   }

@@ -37,12 +37,18 @@ check('types of core/, without a platform', 'tsc', ['-p', 'tsconfig.core.json'])
 check('lint', 'eslint', ['.'])
 check('formatting', 'prettier', ['--check', '--log-level', 'warn', '.'])
 tests(
-  'unit tests', 'vitest', ['run', '--reporter=default', '--reporter=json', '--outputFile.json=.cache/unit.json'], 'unit.json',
+  'unit tests',
+  'vitest',
+  ['run', '--reporter=default', '--reporter=json', '--outputFile.json=.cache/unit.json'],
+  'unit.json',
   (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }),
 )
 build()
 tests(
-  'end-to-end tests', 'playwright', ['test', '--reporter=list,json'], 'e2e.json',
+  'end-to-end tests',
+  'playwright',
+  ['test', '--reporter=list,json'],
+  'e2e.json',
   ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }),
   { PLAYWRIGHT_JSON_OUTPUT_NAME: join(ROOT, '.cache/e2e.json') },
 )

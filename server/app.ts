@@ -28,10 +28,14 @@ export function createApp({ webFolder, demoFile, openDemo }: AppOptions): Expres
     response.json({ demo: openDemo && existsSync(demoFile), demoAvailable: existsSync(demoFile) })
   })
   app.get('/api/demo-logbook', (_request, response) => {
-    if (!existsSync(demoFile)) return void response.status(404).json({ error: 'The demo logbook was not built.' })
+    if (!existsSync(demoFile))
+      return void response.status(404).json({ error: 'The demo logbook was not built.' })
     response.type('json').sendFile(demoFile)
   })
-  app.use('/api', (_request, response) => void response.status(404).json({ error: 'There is no such thing here.' }))
+  app.use(
+    '/api',
+    (_request, response) => void response.status(404).json({ error: 'There is no such thing here.' }),
+  )
   app.use(express.static(webFolder, { index: false, maxAge: '1h' }))
   // The web application has its own routes: every other page is its start page.
   app.get(/.*/, (_request, response) => void response.sendFile(join(webFolder, 'index.html')))

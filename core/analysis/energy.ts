@@ -43,7 +43,8 @@ export const ratedWattHours = (mAh: number, nominalVolts = ASSUMED_CELL_VOLTS): 
   (mAh * nominalVolts) / 1000
 
 /** Usable capacity, Wh: rated Wh × health (percent). */
-export const usableCapacity = (ratedWh: number, healthPercent = 100): number => (ratedWh * healthPercent) / 100
+export const usableCapacity = (ratedWh: number, healthPercent = 100): number =>
+  (ratedWh * healthPercent) / 100
 
 /** Watt-hours gained by the battery for `gain` percentage points. */
 export const energyGained = (gain: number, usableWh: number): number => (gain / 100) * usableWh
@@ -57,7 +58,8 @@ export function chargingEfficiency(gain: number, usableWh: number, meterWh: numb
 }
 
 /** Efficiency of a wireless link: power received ÷ power sent, same unit. */
-export const wirelessEfficiency = (received: number, sent: number): number => (sent > 0 ? received / sent : NaN)
+export const wirelessEfficiency = (received: number, sent: number): number =>
+  sent > 0 ? received / sent : NaN
 
 /** Apparent load resistance V/I in Ω, as reviewers read it off their meters. */
 export const loadResistance = (volts: number, amps: number): number => (amps !== 0 ? volts / amps : NaN)

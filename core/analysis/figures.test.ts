@@ -2,7 +2,14 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { traceFromReadings, type Reading } from '../trace/trace'
 import { analyse } from './analyse'
-import { chargingEfficiency, energy, loadResistance, ratedWattHours, usableCapacity, wirelessEfficiency } from './energy'
+import {
+  chargingEfficiency,
+  energy,
+  loadResistance,
+  ratedWattHours,
+  usableCapacity,
+  wirelessEfficiency,
+} from './energy'
 import { marks } from './marks'
 import { bands, power } from './power'
 import { taperEnd } from './taper'
@@ -33,7 +40,8 @@ describe('energy', () => {
           const points = values.map((v, i): [number, number] => [i * 10, v])
           const at = 1 + (where % (points.length - 2))
           const whole = energy(watts(...points)).energyWh
-          const parts = energy(watts(...points.slice(0, at + 1))).energyWh + energy(watts(...points.slice(at))).energyWh
+          const parts =
+            energy(watts(...points.slice(0, at + 1))).energyWh + energy(watts(...points.slice(at))).energyWh
           expect(parts).toBeCloseTo(whole, 9)
         },
       ),
@@ -86,12 +94,20 @@ describe('power', () => {
   })
 
   it('never averages a held peak across a gap', () => {
-    const trace = watts(...[0, 10, 20, 30, 40, 50, 60].map((t): [number, number] => [t, 10]), [200, 50], [210, 50])
+    const trace = watts(
+      ...[0, 10, 20, 30, 40, 50, 60].map((t): [number, number] => [t, 10]),
+      [200, 50],
+      [210, 50],
+    )
     expect(power(trace).heldPeakW).toBeCloseTo(10, 9)
   })
 
   it('takes the highest reading, and says so, when readings are coarse', () => {
-    expect(power(watts([0, 12], [300, 18], [600, 9]))).toMatchObject({ heldPeakW: 18, coarse: true, spikes: [] })
+    expect(power(watts([0, 12], [300, 18], [600, 9]))).toMatchObject({
+      heldPeakW: 18,
+      coarse: true,
+      spikes: [],
+    })
   })
 
   it('gives mean power and rate by band of level', () => {
@@ -105,7 +121,9 @@ describe('power', () => {
   })
 
   it('finds where the current has all but stopped, and not the silence before it starts', () => {
-    const trace = everySecond(1000, (t) => ({ power: t < 100 ? 0 : t < 600 ? 20 : t < 630 ? 0.5 : t < 640 ? 5 : 0.5 }))
+    const trace = everySecond(1000, (t) => ({
+      power: t < 100 ? 0 : t < 600 ? 20 : t < 630 ? 0.5 : t < 640 ? 5 : 0.5,
+    }))
     const { heldPeakW, heldPeakAtS } = power(trace)
     expect(taperEnd(trace, heldPeakW, heldPeakAtS)).toBe(640)
     expect(taperEnd(watts([0, 20], [60, 20], [120, 20]), 20, 0)).toBeNaN()
@@ -146,12 +164,16 @@ describe('findings', () => {
       { t: 20, percent: 17, power: 12.6, voltage: 9, current: 1.4 },
       { t: 30, percent: 60, power: 12.6, voltage: 9, current: 1.4 },
     ]
-    expect(codes(readings, 15)).toEqual(expect.arrayContaining(['level-fell', 'power-disagrees', 'impossible-efficiency']))
+    expect(codes(readings, 15)).toEqual(
+      expect.arrayContaining(['level-fell', 'power-disagrees', 'impossible-efficiency']),
+    )
   })
 
   it('stay silent about a sound run', () => {
     const sound = Array.from({ length: 101 }, (_, i) => ({ t: i * 36, percent: i, power: 16 }))
-    const serious = analyse(traceFromReadings(sound), { usableWh: 14 }).findings.filter((f) => f.severity !== 'notice')
+    const serious = analyse(traceFromReadings(sound), { usableWh: 14 }).findings.filter(
+      (f) => f.severity !== 'notice',
+    )
     expect(serious).toEqual([])
   })
 })

@@ -60,7 +60,8 @@ function levelFell(trace: Trace): Finding[] {
       severity: 'warning',
       atS: t[i],
       message: `The level fell from ${v[i - 1]} % to ${v[i]} %.`,
-      advice: 'Check the reading; if it is right, the source was not keeping up or the gauge corrected itself.',
+      advice:
+        'Check the reading; if it is right, the source was not keeping up or the gauge corrected itself.',
     })
   }
   return found
@@ -114,7 +115,8 @@ function impossibleEfficiency(efficiency: number): Finding[] {
       severity: 'blocking',
       atS: NaN,
       message: `The battery would have gained more than the meter delivered (${Math.round(efficiency * 100)} %).`,
-      advice: 'Check capacity and health, whether the meter missed time, and whether the start level had settled.',
+      advice:
+        'Check capacity and health, whether the meter missed time, and whether the start level had settled.',
     },
   ]
 }
@@ -131,22 +133,57 @@ function unknowns(inputs: FindingInputs): Finding[] {
   })
   const found = milestones
     .filter((m) => m.reason)
-    .map((m) => notice('not-reached', `${m.percent} % has no time. ${m.reason}`, 'Nothing to do, unless it was the goal.'))
+    .map((m) =>
+      notice(
+        'not-reached',
+        `${m.percent} % has no time. ${m.reason}`,
+        'Nothing to do, unless it was the goal.',
+      ),
+    )
   const missing = marks.filter((m) => m.reason)
   for (const reason of new Set(missing.map((m) => m.reason))) {
     const minutes = missing.filter((m) => m.reason === reason).map((m) => m.atS / 60)
-    found.push(notice('no-level', `No level at ${minutes.join(', ')} min. ${reason}`, 'Nothing to do, unless it was the goal.'))
+    found.push(
+      notice(
+        'no-level',
+        `No level at ${minutes.join(', ')} min. ${reason}`,
+        'Nothing to do, unless it was the goal.',
+      ),
+    )
   }
-  if (!powerColumn(trace)) found.push(notice('no-power', 'No power was read.', 'Put a meter in the chain to know watts and energy.'))
+  if (!powerColumn(trace))
+    found.push(notice('no-power', 'No power was read.', 'Put a meter in the chain to know watts and energy.'))
   if (power.coarse)
     found.push(
-      notice('coarse-power', 'The held peak is the highest reading: readings are more than 30 s apart.', 'Read a meter more often to know the held peak.'),
+      notice(
+        'coarse-power',
+        'The held peak is the highest reading: readings are more than 30 s apart.',
+        'Read a meter more often to know the held peak.',
+      ),
     )
   if (Number.isNaN(inputs.energy.chargeAh))
-    found.push(notice('no-charge', 'No current was read, so the charge in Ah is unknown.', 'Record amperes, or volts beside watts.'))
+    found.push(
+      notice(
+        'no-charge',
+        'No current was read, so the charge in Ah is unknown.',
+        'Record amperes, or volts beside watts.',
+      ),
+    )
   if (Number.isNaN(inputs.taperEndS))
-    found.push(notice('no-taper-end', 'Power never stayed below the taper threshold for 60 s.', 'Let the meter run on after the display shows full.'))
+    found.push(
+      notice(
+        'no-taper-end',
+        'Power never stayed below the taper threshold for 60 s.',
+        'Let the meter run on after the display shows full.',
+      ),
+    )
   if (Number.isNaN(inputs.efficiency))
-    found.push(notice('no-efficiency', 'No efficiency: it needs a capacity, a gain in level and energy at the meter.', 'Give the device’s capacity and put a meter in the chain.'))
+    found.push(
+      notice(
+        'no-efficiency',
+        'No efficiency: it needs a capacity, a gain in level and energy at the meter.',
+        'Give the device’s capacity and put a meter in the chain.',
+      ),
+    )
   return found
 }

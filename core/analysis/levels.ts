@@ -5,7 +5,11 @@ import { timeAtShare } from './milestones'
  * When the shown level first crosses `percent`, clamped to the run: a run that starts above enters at its
  * start, one that ends below leaves at its end. Seconds and percentage points; NaN without readings.
  */
-export function milestoneOfLevel(shown: Samples, power: Samples, percent: number): { t: number; level: number } {
+export function milestoneOfLevel(
+  shown: Samples,
+  power: Samples,
+  percent: number,
+): { t: number; level: number } {
   const { t, v } = shown
   if (t.length === 0) return { t: NaN, level: NaN }
   if (v[0] >= percent) return { t: t[0], level: v[0] }

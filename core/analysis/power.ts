@@ -28,7 +28,15 @@ export function power(trace: Trace): PowerFigures {
   const samples = samplesOf(trace.time, powerColumn(trace))
   const { t, v } = samples
   if (t.length === 0)
-    return { peakW: NaN, peakAtS: NaN, heldPeakW: NaN, heldPeakAtS: NaN, coarse: false, meanW: NaN, spikes: [] }
+    return {
+      peakW: NaN,
+      peakAtS: NaN,
+      heldPeakW: NaN,
+      heldPeakAtS: NaN,
+      coarse: false,
+      meanW: NaN,
+      spikes: [],
+    }
   const top = v.reduce((best, watts, i) => (watts > v[best] ? i : best), 0)
   const held = heldPeak(samples)
   const coarse = held === undefined
@@ -133,7 +141,10 @@ export function bands(trace: Trace): Band[] {
     const leave = milestoneOfLevel(shown, watts, toPercent)
     const seconds = leave.t - enter.t
     if (!(seconds > 0)) return { fromPercent, toPercent, meanW: NaN, pointsPerMinute: NaN, partial: true }
-    const { measured, bridged, measuredS, bridgedS } = integrate(cut(watts, enter.t, leave.t), gapThreshold(watts))
+    const { measured, bridged, measuredS, bridgedS } = integrate(
+      cut(watts, enter.t, leave.t),
+      gapThreshold(watts),
+    )
     return {
       fromPercent,
       toPercent,

@@ -23,13 +23,34 @@ const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
 
 /** Looser names seen on meters' and spreadsheets' tables; first match wins. */
 const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
-  [/^(elapsed|time|t|timestamp|clock|seconds?|minutes?|date ?time)\b/i, () => ({ kind: 'time', style: 'seconds' })],
-  [/(%|percent|\blevel\b|\bsoc\b|charge level)/i, () => ({ kind: 'channel', channel: 'percent', divisor: 1 })],
-  [/battery.*(watt|power|\(w\))/i, (h) => ({ kind: 'channel', channel: 'batteryPower', divisor: divisorOf(h, 'w') })],
-  [/(volt|\bu\b|\(m?v\)|_m?v$)/i, (h) => ({ kind: 'channel', channel: 'voltage', divisor: divisorOf(h, 'v') })],
-  [/(amp|current|\bi\b|\(m?a\)|_m?a$)/i, (h) => ({ kind: 'channel', channel: 'current', divisor: divisorOf(h, 'a') })],
-  [/(watt|power|\bp\b|\(m?w\)|_m?w$)/i, (h) => ({ kind: 'channel', channel: 'power', divisor: divisorOf(h, 'w') })],
-  [/(temp|°c|°f)/i, (h) => ({ kind: 'temperature', place: '', fahrenheit: /(°f|\(f\)|fahrenheit|_f$)/i.test(h) })],
+  [
+    /^(elapsed|time|t|timestamp|clock|seconds?|minutes?|date ?time)\b/i,
+    () => ({ kind: 'time', style: 'seconds' }),
+  ],
+  [
+    /(%|percent|\blevel\b|\bsoc\b|charge level)/i,
+    () => ({ kind: 'channel', channel: 'percent', divisor: 1 }),
+  ],
+  [
+    /battery.*(watt|power|\(w\))/i,
+    (h) => ({ kind: 'channel', channel: 'batteryPower', divisor: divisorOf(h, 'w') }),
+  ],
+  [
+    /(volt|\bu\b|\(m?v\)|_m?v$)/i,
+    (h) => ({ kind: 'channel', channel: 'voltage', divisor: divisorOf(h, 'v') }),
+  ],
+  [
+    /(amp|current|\bi\b|\(m?a\)|_m?a$)/i,
+    (h) => ({ kind: 'channel', channel: 'current', divisor: divisorOf(h, 'a') }),
+  ],
+  [
+    /(watt|power|\bp\b|\(m?w\)|_m?w$)/i,
+    (h) => ({ kind: 'channel', channel: 'power', divisor: divisorOf(h, 'w') }),
+  ],
+  [
+    /(temp|°c|°f)/i,
+    (h) => ({ kind: 'temperature', place: '', fahrenheit: /(°f|\(f\)|fahrenheit|_f$)/i.test(h) }),
+  ],
   [/(note|comment|remark|event)/i, () => ({ kind: 'note' })],
 ]
 
@@ -59,7 +80,12 @@ export function guessColumns(table: Table): ColumnMeaning[] {
   return table.headers.map((header, i) => {
     const cells = table.rows.slice(0, 50).map((row) => row.cells[i] ?? '')
     const meaning = meaningOf(header, cells)
-    const key = meaning.kind === 'channel' ? meaning.channel : meaning.kind === 'temperature' ? `t:${meaning.place}` : meaning.kind
+    const key =
+      meaning.kind === 'channel'
+        ? meaning.channel
+        : meaning.kind === 'temperature'
+          ? `t:${meaning.place}`
+          : meaning.kind
     if (meaning.kind !== 'ignore' && taken.has(key)) return { kind: 'ignore' }
     taken.add(key)
     return meaning

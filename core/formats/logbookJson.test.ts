@@ -31,28 +31,73 @@ const device = fc.record({
 })
 
 const logbook: fc.Arbitrary<Logbook> = fc
-  .tuple(fc.array(device, { minLength: 1, maxLength: 3 }), fc.array(fc.array(some(fc.integer({ min: 0, max: 100 })), { minLength: 1 })))
+  .tuple(
+    fc.array(device, { minLength: 1, maxLength: 3 }),
+    fc.array(fc.array(some(fc.integer({ min: 0, max: 100 })), { minLength: 1 })),
+  )
   .map(([devices, runs]) => ({
     devices: devices.map((d, i) => ({ ...d, id: `d${i}` })),
     sources: [
-      { id: 's0', name: 'Hawser 20', kind: 'wall charger', ratedWatts: 20, ports: [{ name: 'C', offers: [{ kind: 'fixed', volts: 9, amps: 2.22 }] }], sharing: '', price: null, weightG: 40, size: '', owned: true, notes: '' },
+      {
+        id: 's0',
+        name: 'Hawser 20',
+        kind: 'wall charger',
+        ratedWatts: 20,
+        ports: [{ name: 'C', offers: [{ kind: 'fixed', volts: 9, amps: 2.22 }] }],
+        sharing: '',
+        price: null,
+        weightG: 40,
+        size: '',
+        owned: true,
+        notes: '',
+      },
     ],
     cables: [],
     gearCorrections: [],
     runs: runs.map((levels, i) => ({
       run: {
-        id: `r${i}`, deviceId: 'd0', sourceId: 's0', cableId: null, ink: i % 8, startedAt: '2026-03-01T19:00:00.000Z',
-        state: 'done', stateReason: '', startPercent: levels[0], reading: { kind: 'every', seconds: 300 }, stop: { kind: 'level', percent: 80 },
-        provenance: 'hand', events: [{ t: 4, kind: 'note', text: 'screen came on' }],
-        corrections: [{ row: 0, t: 0, what: 'percent', from: 1, to: levels[0], why: 'misread', when: '2026-03-01T20:00:00.000Z' }], notes: '',
+        id: `r${i}`,
+        deviceId: 'd0',
+        sourceId: 's0',
+        cableId: null,
+        ink: i % 8,
+        startedAt: '2026-03-01T19:00:00.000Z',
+        state: 'done',
+        stateReason: '',
+        startPercent: levels[0],
+        reading: { kind: 'every', seconds: 300 },
+        stop: { kind: 'level', percent: 80 },
+        provenance: 'hand',
+        events: [{ t: 4, kind: 'note', text: 'screen came on' }],
+        corrections: [
+          {
+            row: 0,
+            t: 0,
+            what: 'percent',
+            from: 1,
+            to: levels[0],
+            why: 'misread',
+            when: '2026-03-01T20:00:00.000Z',
+          },
+        ],
+        notes: '',
       },
       trace: traceFromReadings(levels.map((p, t) => ({ t: t * 300, percent: p ?? NaN, power: 10 }))),
     })),
   })) as fc.Arbitrary<Logbook>
 
-const sample = (): Logbook => fc.sample(logbook.filter((l) => l.runs.length > 1), { seed: 7, numRuns: 1 })[0]
-const spoil = (change: (file: Record<string, never>) => void): string => {
-  const file = JSON.parse(writeLogbook(sample(), 'now'))
+const sample = (): Logbook =>
+  fc.sample(
+    logbook.filter((l) => l.runs.length > 1),
+    { seed: 7, numRuns: 1 },
+  )[0]
+type LogbookFile = {
+  schemaVersion: number
+  devices: { healthPercent: number }[]
+  runs: { deviceId: string; trace: { percent: unknown[] } }[]
+}
+const spoil = (change: (file: LogbookFile) => void): string => {
+  const file = JSON.parse(writeLogbook(sample(), 'now')) as LogbookFile
   change(file)
   return JSON.stringify(file)
 }
@@ -67,7 +112,7 @@ describe('the logbook file', () => {
   })
 
   it('is refused whole when any part does not hold, with every place named', () => {
-    const broken = spoil((file: any) => {
+    const broken = spoil((file) => {
       file.devices[0].healthPercent = -4
       file.runs[1].trace.percent = ['x']
     })
@@ -88,8 +133,8 @@ describe('the logbook file', () => {
     expect(() => readLogbook('{"hello":"world"}')).toThrow(/not a logbook of this program/)
     expect(() => readLogbook('[1,2]')).toThrow(/not a logbook of this program/)
     expect(() => readLogbook(writeLogbook(sample(), 'now').slice(0, -30))).toThrow(/cut short/)
-    expect(() => readLogbook(spoil((f: any) => (f.schemaVersion = 999)))).toThrow(/Update the program/)
-    expect(() => readLogbook(spoil((f: any) => (f.runs[0].deviceId = 'gone')))).toThrow(UnreadableFile)
+    expect(() => readLogbook(spoil((f) => (f.schemaVersion = 999)))).toThrow(/Update the program/)
+    expect(() => readLogbook(spoil((f) => (f.runs[0].deviceId = 'gone')))).toThrow(UnreadableFile)
   })
 
   it('merges by id: newer replaces, nothing else is lost, twice is the same as once', () => {

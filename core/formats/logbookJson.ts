@@ -33,7 +33,8 @@ export function readLogbook(text: string): Logbook {
   const gear = checkGear(file, problems)
   const runs = checkRuns(file.runs, problems)
   checkReferences(gear, runs, problems)
-  if (problems.length > 0) throw new UnreadableFile('The logbook has parts that do not hold; nothing was imported.', problems)
+  if (problems.length > 0)
+    throw new UnreadableFile('The logbook has parts that do not hold; nothing was imported.', problems)
   return { ...gear, runs }
 }
 
@@ -43,10 +44,14 @@ function parse(text: string): Record<string, unknown> {
   try {
     file = JSON.parse(text.replace(/^\uFEFF/, ''))
   } catch {
-    throw new UnreadableFile('The file is not whole JSON: it may be cut short, or of another kind. Export it again.')
+    throw new UnreadableFile(
+      'The file is not whole JSON: it may be cut short, or of another kind. Export it again.',
+    )
   }
   if (typeof file !== 'object' || file === null || (file as { format?: unknown }).format !== LOGBOOK_FORMAT)
-    throw new UnreadableFile('This JSON is not a logbook of this program: it does not say "format": "inkpath-logbook".')
+    throw new UnreadableFile(
+      'This JSON is not a logbook of this program: it does not say "format": "inkpath-logbook".',
+    )
   const { schemaVersion } = file as { schemaVersion?: unknown }
   if (typeof schemaVersion !== 'number' || !Number.isInteger(schemaVersion) || schemaVersion < 1)
     throw new UnreadableFile('The logbook does not say which schema version it has.')
@@ -79,7 +84,13 @@ type Gear = Omit<Logbook, 'runs'>
 
 function checkGear(file: unknown, problems: Problem[]): Gear {
   const nothing: Gear = { devices: [], sources: [], cables: [], gearCorrections: [] }
-  return attempt(() => gearSchema.validateSync(file, { abortEarly: false, stripUnknown: true }) as Gear, '', problems) ?? nothing
+  return (
+    attempt(
+      () => gearSchema.validateSync(file, { abortEarly: false, stripUnknown: true }) as Gear,
+      '',
+      problems,
+    ) ?? nothing
+  )
 }
 
 function checkRuns(given: unknown, problems: Problem[]): RunWithTrace[] {
@@ -89,7 +100,11 @@ function checkRuns(given: unknown, problems: Problem[]): RunWithTrace[] {
   }
   return given.flatMap((item: unknown, i) => {
     const where = `runs[${i}]`
-    const run = attempt(() => runSchema.validateSync(item, { abortEarly: false, stripUnknown: true }), where, problems)
+    const run = attempt(
+      () => runSchema.validateSync(item, { abortEarly: false, stripUnknown: true }),
+      where,
+      problems,
+    )
     const trace = attempt(() => traceFromJson((item as { trace?: unknown } | null)?.trace), where, problems)
     return run && trace ? [{ run, trace }] : []
   })
@@ -101,8 +116,18 @@ function checkReferences(gear: Gear, runs: RunWithTrace[], problems: Problem[]):
   const devices = new Set(gear.devices.map((d) => d.id))
   const sources = new Set(gear.sources.map((s) => s.id))
   runs.forEach(({ run }, i) => {
-    if (!devices.has(run.deviceId)) problems.push({ line: null, where: `runs[${i}].deviceId`, message: 'names a device that is not in the file' })
-    if (!sources.has(run.sourceId)) problems.push({ line: null, where: `runs[${i}].sourceId`, message: 'names a source that is not in the file' })
+    if (!devices.has(run.deviceId))
+      problems.push({
+        line: null,
+        where: `runs[${i}].deviceId`,
+        message: 'names a device that is not in the file',
+      })
+    if (!sources.has(run.sourceId))
+      problems.push({
+        line: null,
+        where: `runs[${i}].sourceId`,
+        message: 'names a source that is not in the file',
+      })
   })
   const lists = { devices: gear.devices, sources: gear.sources, runs: runs.map((r) => r.run) }
   for (const [where, items] of Object.entries(lists))

@@ -23,7 +23,10 @@ export function readTable(text: string): Table {
   if (/[\u0000-\u0008\u000E-\u001A]/.test(clean.slice(0, 4096)))
     throw new UnreadableFile('This is not a text file; a trace is a table saved as CSV.')
   // Without its last line break: an empty last row would spoil the guess at the delimiter.
-  const parsed = Papa.parse<string[]>(clean.trimEnd(), { delimitersToGuess: [';', '\t', ',', '|'], skipEmptyLines: false })
+  const parsed = Papa.parse<string[]>(clean.trimEnd(), {
+    delimitersToGuess: [';', '\t', ',', '|'],
+    skipEmptyLines: false,
+  })
   const filled = numbered(parsed.data).filter(({ cells }) => cells.some((cell) => cell.trim() !== ''))
   if (filled.length === 0) throw new UnreadableFile('The file holds no rows.')
   if (filled.length > MAX_ROWS) throw new UnreadableFile(`The file holds more than ${MAX_ROWS} rows.`)

@@ -13,7 +13,11 @@ export function parseNumber(cell: string): number {
 export function parseClock(cell: string): number {
   const parts = /^(?:(\d+):)?(\d{1,3}):(\d{2}(?:[.,]\d+)?)$/.exec(cell.trim())
   if (!parts) return NaN
-  const [hours, minutes, seconds] = [Number(parts[1] ?? 0), Number(parts[2]), Number(parts[3].replace(',', '.'))]
+  const [hours, minutes, seconds] = [
+    Number(parts[1] ?? 0),
+    Number(parts[2]),
+    Number(parts[3].replace(',', '.')),
+  ]
   const wellFormed = seconds < 60 && (parts[1] === undefined || minutes < 60)
   return wellFormed ? hours * 3600 + minutes * 60 + seconds : NaN
 }

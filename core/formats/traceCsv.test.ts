@@ -33,7 +33,9 @@ describe('reading a trace', () => {
     expect(times('time_ms,battery_percent\n0,5\n1500,6\n')).toEqual([0, 1.5])
     expect(times('minutes,battery_percent\n0,5\n2.5,6\n')).toEqual([0, 150])
     expect(
-      times('time,battery_percent\n2026-03-29T01:59:30+01:00,5\n2026-03-29T03:00:30+02:00,6\n2026-03-29T03:01:00+02:00,7\n'),
+      times(
+        'time,battery_percent\n2026-03-29T01:59:30+01:00,5\n2026-03-29T03:00:30+02:00,6\n2026-03-29T03:01:00+02:00,7\n',
+      ),
     ).toEqual([0, 60, 90])
   })
 
@@ -45,7 +47,9 @@ describe('reading a trace', () => {
   })
 
   it('names a bad cell by its line, counts it as not read, and keeps the rest', () => {
-    const { trace, problems } = read('time_s,battery_percent,power_w\n0,5,10\n60,abc,11\n120,101,12\n180,8,9000\n')
+    const { trace, problems } = read(
+      'time_s,battery_percent,power_w\n0,5,10\n60,abc,11\n120,101,12\n180,8,9000\n',
+    )
     expect(problems.map((p) => [p.line, p.where])).toEqual([
       [3, 'battery_percent'],
       [4, 'battery_percent'],

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
-import { CHANNELS, type Channel, type Trace } from '../trace/trace'
+import { BOUNDS, TEMPERATURE_BOUNDS } from '../trace/bounds'
+import { CHANNELS, type Trace } from '../trace/trace'
 import { CHANNEL_HEADERS, guessColumns, type ColumnMeaning } from './columns'
 import { UnreadableFile, type Problem } from './problem'
 import { readTable, type Table } from './table'
@@ -11,16 +12,6 @@ export interface TraceReadResult {
   problems: Problem[]
   assumed: string[]
 }
-
-/** Bounds outside which a cell is a mistake, not a reading. SI units. */
-const BOUNDS: Record<Channel, [number, number]> = {
-  percent: [0, 100],
-  voltage: [-1, 60],
-  current: [-20, 20],
-  power: [-300, 500],
-  batteryPower: [-300, 500],
-}
-const TEMPERATURE_BOUNDS: [number, number] = [-40, 150]
 
 /**
  * Reads a trace from CSV text. Cells that cannot be read become "not read" and are named by line; rows whose
@@ -40,7 +31,9 @@ export function traceFromTable(table: Table, meanings: readonly ColumnMeaning[])
       { line: 1, where: '', message: `Columns found: ${table.headers.join(', ')}.` },
     ])
   if (!meanings.some((m) => m.kind === 'channel' || m.kind === 'temperature'))
-    throw new UnreadableFile('There is a time column but no readings beside it, such as "battery_percent" or "power_w".')
+    throw new UnreadableFile(
+      'There is a time column but no readings beside it, such as "battery_percent" or "power_w".',
+    )
 
   const problems: Problem[] = []
   const { rows, time, assumed } = readTimes(table, timeIndex, meanings[timeIndex], problems)
@@ -50,7 +43,14 @@ export function traceFromTable(table: Table, meanings: readonly ColumnMeaning[])
   meanings.forEach((meaning, i) => {
     const where = table.headers[i]
     if (meaning.kind === 'channel')
-      trace[meaning.channel] = readColumn(rows, i, where, BOUNDS[meaning.channel], (n) => n / meaning.divisor, problems)
+      trace[meaning.channel] = readColumn(
+        rows,
+        i,
+        where,
+        BOUNDS[meaning.channel],
+        (n) => n / meaning.divisor,
+        problems,
+      )
     if (meaning.kind === 'temperature') {
       const convert = (n: number) => (meaning.fahrenheit ? ((n - 32) * 5) / 9 : n)
       trace.temperatures[meaning.place] = readColumn(rows, i, where, TEMPERATURE_BOUNDS, convert, problems)
@@ -77,9 +77,17 @@ function readTimes(table: Table, index: number, meaning: ColumnMeaning, problems
     if (Number.isNaN(read))
       problems.push({ line: row.line, where, message: `"${cell}" is not a time; the row is left out.` })
     else if (time.length > 0 && at < time[time.length - 1])
-      problems.push({ line: row.line, where, message: `Time goes backwards, from ${time[time.length - 1]} s to ${at} s; the row is left out.` })
+      problems.push({
+        line: row.line,
+        where,
+        message: `Time goes backwards, from ${time[time.length - 1]} s to ${at} s; the row is left out.`,
+      })
     else if (at < 0)
-      problems.push({ line: row.line, where, message: `Time is before power-on (${at} s); the row is left out.` })
+      problems.push({
+        line: row.line,
+        where,
+        message: `Time is before power-on (${at} s); the row is left out.`,
+      })
     else {
       // Moments of the day count from the first one; every other style counts from power-on already.
       if (style === 'moments' && time.length === 0) origin = read
@@ -99,7 +107,7 @@ function readColumn(
   rows: Table['rows'],
   index: number,
   where: string,
-  [low, high]: [number, number],
+  [low, high]: readonly [number, number],
   convert: (n: number) => number,
   problems: Problem[],
 ): Float64Array {
@@ -112,7 +120,11 @@ function readColumn(
       return NaN
     }
     if (value < low || value > high) {
-      problems.push({ line: row.line, where, message: `${cell} is outside ${low} to ${high}; it counts as not read.` })
+      problems.push({
+        line: row.line,
+        where,
+        message: `${cell} is outside ${low} to ${high}; it counts as not read.`,
+      })
       return NaN
     }
     return value

@@ -32,8 +32,10 @@ export function traceToJson(trace: Trace): JsonTrace {
  */
 export function traceFromJson(json: unknown): Trace {
   const given = json as JsonTrace
-  if (typeof given !== 'object' || given === null || !Array.isArray(given.time)) throw new Error('the trace has no times')
-  if (!given.time.every((t) => Number.isFinite(t))) throw new Error('trace.time holds something that is not a number')
+  if (typeof given !== 'object' || given === null || !Array.isArray(given.time))
+    throw new Error('the trace has no times')
+  if (!given.time.every((t) => Number.isFinite(t)))
+    throw new Error('trace.time holds something that is not a number')
   if (given.time.some((t, i) => i > 0 && t < given.time[i - 1])) throw new Error('trace.time goes backwards')
   const check = (column: unknown, where: string): JsonColumn => {
     const fits = Array.isArray(column) && column.length === given.time.length
@@ -42,11 +44,13 @@ export function traceFromJson(json: unknown): Trace {
     return column
   }
   const trace: Trace = { time: Float64Array.from(given.time), temperatures: {} }
-  for (const channel of CHANNELS) if (given[channel]) trace[channel] = fromColumn(check(given[channel], channel))
+  for (const channel of CHANNELS)
+    if (given[channel]) trace[channel] = fromColumn(check(given[channel], channel))
   for (const [place, column] of Object.entries(given.temperatures ?? {}))
     trace.temperatures[place] = fromColumn(check(column, `temperatures.${place}`))
   if (given.notes) {
-    if (!Array.isArray(given.notes) || given.notes.length !== given.time.length) throw new Error('trace.notes has the wrong length')
+    if (!Array.isArray(given.notes) || given.notes.length !== given.time.length)
+      throw new Error('trace.notes has the wrong length')
     trace.notes = given.notes.map(String)
   }
   return trace

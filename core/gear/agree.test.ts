@@ -4,9 +4,24 @@ import type { Cable, Device, Source } from './gear'
 import { parseOffers } from './offers'
 
 const device = (over: Partial<Device>): Device =>
-  ({ kind: 'laptop', maxWatts: 240, minWatts: null, minVolts: null, fixedVolts: [5, 9, 15, 20, 28, 36, 48], adjustable: null, family: '', wirelessWatts: null, ...over }) as Device
+  ({
+    kind: 'laptop',
+    maxWatts: 240,
+    minWatts: null,
+    minVolts: null,
+    fixedVolts: [5, 9, 15, 20, 28, 36, 48],
+    adjustable: null,
+    family: '',
+    wirelessWatts: null,
+    ...over,
+  }) as Device
 const source = (offers: string, ratedWatts: number, over: Partial<Source> = {}): Source =>
-  ({ kind: 'wall charger', ratedWatts, ports: [{ name: 'C1', offers: parseOffers(offers).offers }], ...over }) as Source
+  ({
+    kind: 'wall charger',
+    ratedWatts,
+    ports: [{ name: 'C1', offers: parseOffers(offers).offers }],
+    ...over,
+  }) as Source
 const marked = { maxAmps: 5, marked: true } as Cable
 const unmarked = { maxAmps: 5, marked: false } as Cable
 
@@ -22,7 +37,12 @@ describe('what a source and a device agree on', () => {
     [180, '5V3A, 20V5A, 36V5A', 36, 5],
     [240, '5V3A, 20V5A, 48V5A', 48, 5],
   ])('%i W follows the published power rules', (watts, offers, volts, amps) => {
-    expect(agree(device({}), source(offers, watts), marked)).toMatchObject({ volts, amps, watts, mode: 'fixed' })
+    expect(agree(device({}), source(offers, watts), marked)).toMatchObject({
+      volts,
+      amps,
+      watts,
+      mode: 'fixed',
+    })
   })
 
   it('is held to 3 A by a cable without a marker, and says so', () => {
@@ -34,7 +54,10 @@ describe('what a source and a device agree on', () => {
   it('falls back to 5 V for a family the source does not speak', () => {
     const phone = device({ kind: 'phone', maxWatts: 33, fixedVolts: [], family: 'Tideway' })
     expect(agree(phone, source('5V3A, 9V3A', 27))).toMatchObject({ volts: 5, watts: 15, limit: 'mismatch' })
-    expect(agree(phone, source('5V2A, family Tideway 11V3A', 33))).toMatchObject({ mode: 'family', watts: 33 })
+    expect(agree(phone, source('5V2A, family Tideway 11V3A', 33))).toMatchObject({
+      mode: 'family',
+      watts: 33,
+    })
   })
 
   it('is connected but not charging below the device’s minimum', () => {
@@ -48,14 +71,21 @@ describe('what a source and a device agree on', () => {
 
   it('uses an adjustable range only where it meets the device’s', () => {
     const phone = device({ maxWatts: 45, fixedVolts: [9], adjustable: { minVolts: 5, maxVolts: 11 } })
-    expect(agree(phone, source('9V3A; 3.3–11V 4A adjustable', 45), marked)).toMatchObject({ mode: 'adjustable', watts: 44 })
+    expect(agree(phone, source('9V3A; 3.3–11V 4A adjustable', 45), marked)).toMatchObject({
+      mode: 'adjustable',
+      watts: 44,
+    })
     expect(agree(phone, source('9V3A; 15–20V 3A adjustable', 60))).toMatchObject({ mode: 'fixed', watts: 27 })
   })
 
   it('needs a coil on a pad', () => {
     const pad = source('', 15, { kind: 'wireless pad', ports: [] })
     expect(agree(device({}), pad)).toMatchObject({ outcome: 'none' })
-    expect(agree(device({ wirelessWatts: 10 }), pad)).toMatchObject({ mode: 'wireless', watts: 10, limit: 'device' })
+    expect(agree(device({ wirelessWatts: 10 }), pad)).toMatchObject({
+      mode: 'wireless',
+      watts: 10,
+      limit: 'device',
+    })
   })
 })
 

@@ -44,11 +44,14 @@ export function agree(device: Device, source: Source, cable: Cable | null = null
   return best ?? nothing('The source has no port on record.', 'no-way')
 }
 
-const rank = (a: Agreement): number => (a.outcome === 'none' ? -1 : a.outcome === 'connected' ? 0 : 1 + a.watts)
+const rank = (a: Agreement): number =>
+  a.outcome === 'none' ? -1 : a.outcome === 'connected' ? 0 : 1 + a.watts
 
 function agreeAtPort(device: Device, source: Source, port: Port, cable: Cable | null): Agreement {
   const limitA = cableAmps(cable)
-  const candidates = port.offers.map((offer) => candidateFrom(device, offer, limitA)).filter((c) => c !== null)
+  const candidates = port.offers
+    .map((offer) => candidateFrom(device, offer, limitA))
+    .filter((c) => c !== null)
   if (candidates.length === 0)
     return { ...nothing('They share no voltage, not even 5 V.', 'mismatch'), port: port.name }
   const best = candidates.reduce((a, b) => (usable(device, b) > usable(device, a) ? b : a))
@@ -67,7 +70,8 @@ function agreeAtPort(device: Device, source: Source, port: Port, cable: Cable | 
   return { ...base, outcome: slow ? 'slow' : 'charges', limit, why }
 }
 
-const usable = (device: Device, c: Candidate): number => Math.min(c.volts * c.amps, device.maxWatts ?? Infinity)
+const usable = (device: Device, c: Candidate): number =>
+  Math.min(c.volts * c.amps, device.maxWatts ?? Infinity)
 
 function candidateFrom(device: Device, offer: Offer, limitA: number): Candidate | null {
   const at = (mode: Agreement['mode'], volts: number, sourceAmps: number): Candidate => ({
@@ -85,10 +89,14 @@ function candidateFrom(device: Device, offer: Offer, limitA: number): Candidate 
     case 'adjustable': {
       if (!device.adjustable) return null
       const volts = Math.min(offer.maxVolts, device.adjustable.maxVolts)
-      return volts >= Math.max(offer.minVolts, device.adjustable.minVolts) ? at('adjustable', volts, offer.amps) : null
+      return volts >= Math.max(offer.minVolts, device.adjustable.minVolts)
+        ? at('adjustable', volts, offer.amps)
+        : null
     }
     case 'family':
-      return device.family !== '' && device.family === offer.family ? at('family', offer.volts, offer.amps) : null
+      return device.family !== '' && device.family === offer.family
+        ? at('family', offer.volts, offer.amps)
+        : null
     case 'legacy':
       return at('legacy', 5, Math.min(offer.amps, LEGACY_MAX_A))
   }
@@ -105,11 +113,20 @@ function limitOf(
   if (device.maxWatts !== null && watts >= device.maxWatts)
     return ['device', `The device takes no more than ${fmt(device.maxWatts)} W.`]
   if (best.amps < best.sourceAmps)
-    return ['cable', `${cable ? 'The cable' : 'A cable without a marker'} carries ${fmt(limitA)} A; the source could give ${fmt(best.sourceAmps)} A.`]
+    return [
+      'cable',
+      `${cable ? 'The cable' : 'A cable without a marker'} carries ${fmt(limitA)} A; the source could give ${fmt(best.sourceAmps)} A.`,
+    ]
   if (best.volts === 5 && best.volts * best.amps < source.ratedWatts - 0.5)
-    return ['mismatch', `They share nothing above 5 V, so the source’s ${fmt(source.ratedWatts)} W stay out of reach.`]
+    return [
+      'mismatch',
+      `They share nothing above 5 V, so the source’s ${fmt(source.ratedWatts)} W stay out of reach.`,
+    ]
   if (best.volts * best.amps < source.ratedWatts - 0.5)
-    return ['mismatch', `The highest level they share is ${fmt(best.volts)} V at ${fmt(best.amps)} A, below the source’s ${fmt(source.ratedWatts)} W.`]
+    return [
+      'mismatch',
+      `The highest level they share is ${fmt(best.volts)} V at ${fmt(best.amps)} A, below the source’s ${fmt(source.ratedWatts)} W.`,
+    ]
   return ['source', `The source gives no more than ${fmt(watts)} W.`]
 }
 

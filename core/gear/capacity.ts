@@ -12,7 +12,8 @@ export interface Capacity {
 export function capacityOf(device: Device): Capacity {
   const given = device.capacityWh
   const ratedWh =
-    given ?? (device.capacityMah === null ? NaN : ratedWattHours(device.capacityMah, device.nominalVolts ?? undefined))
+    given ??
+    (device.capacityMah === null ? NaN : ratedWattHours(device.capacityMah, device.nominalVolts ?? undefined))
   return {
     ratedWh,
     usableWh: usableCapacity(ratedWh, device.healthPercent),

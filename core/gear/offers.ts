@@ -41,7 +41,9 @@ function parseOffer(piece: string): Offer | null {
   const adjustable = ADJUSTABLE.exec(piece)
   if (adjustable) {
     const [minVolts, maxVolts, amps] = adjustable.slice(1).map(number)
-    return sane(maxVolts, amps) && minVolts < maxVolts ? { kind: 'adjustable', minVolts, maxVolts, amps } : null
+    return sane(maxVolts, amps) && minVolts < maxVolts
+      ? { kind: 'adjustable', minVolts, maxVolts, amps }
+      : null
   }
   const family = FAMILY.exec(piece)
   if (family) {

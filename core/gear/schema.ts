@@ -16,15 +16,33 @@ const optional = (label: string, low: number, high: number, unit = '') =>
     .default(null)
 
 const positive = (label: string, high: number, unit = '') =>
-  optional(label, 0, high, unit).test('positive', `${label} must be more than 0.`, (v) => v === null || v === undefined || v > 0)
+  optional(label, 0, high, unit).test(
+    'positive',
+    `${label} must be more than 0.`,
+    (v) => v === null || v === undefined || v > 0,
+  )
 
-const text = (max = 2000) => string().trim().max(max, `Keep it under ${max} characters.`).defined().default('')
+const text = (max = 2000) =>
+  string().trim().max(max, `Keep it under ${max} characters.`).defined().default('')
 const name = () => string().trim().required('Give it a name.').max(80, 'Keep the name under 80 characters.')
 
+/** "3.3–11" as typed into one field. What is not a range is left for the checks to refuse. */
+const rangeFromText = (value: unknown, original: unknown) => {
+  if (original === '' || original === null) return null
+  if (typeof original !== 'string') return value
+  const parts = /^\s*(\d+(?:[.,]\d+)?)\s*V?\s*(?:[-–—]|to)\s*(\d+(?:[.,]\d+)?)\s*V?\s*$/i.exec(original)
+  if (!parts) return { minVolts: NaN, maxVolts: NaN }
+  const [minVolts, maxVolts] = parts.slice(1).map((n) => Number(n.replace(',', '.')))
+  return { minVolts, maxVolts }
+}
+
 const range = object({
-  minVolts: number().typeError('Lowest volts must be a number.').min(1, 'Lowest volts must be at least 1.').required('Give the lowest volts.'),
+  minVolts: number()
+    .typeError('Write the range like 3.3–11.')
+    .min(1, 'Lowest volts must be at least 1.')
+    .required('Give the lowest volts.'),
   maxVolts: number()
-    .typeError('Highest volts must be a number.')
+    .typeError('Write the range like 3.3–11.')
     .max(60, 'Highest volts must be at most 60.')
     .required('Give the highest volts.')
     .test('order', 'Highest volts must be above the lowest.', function (v) {
@@ -36,7 +54,9 @@ const range = object({
 export const deviceSchema: ObjectSchema<Device> = object({
   id: string().required(),
   name: name(),
-  kind: mixed<Device['kind']>().oneOf([...DEVICE_KINDS], 'Choose a kind.').required('Choose a kind.'),
+  kind: mixed<Device['kind']>()
+    .oneOf([...DEVICE_KINDS], 'Choose a kind.')
+    .required('Choose a kind.'),
   capacityMah: positive('Capacity', 100_000, ' mAh'),
   nominalVolts: positive('Nominal volts', 60, ' V'),
   capacityWh: positive('Capacity', 1000, ' Wh'),
@@ -50,7 +70,7 @@ export const deviceSchema: ObjectSchema<Device> = object({
   minWatts: optional('Least it charges from', 0, 240, ' W'),
   minVolts: optional('Least volts', 0, 48, ' V'),
   fixedVolts: array(number().min(1).max(60).required()).defined().default([]),
-  adjustable: range.nullable().defined().default(null),
+  adjustable: range.transform(rangeFromText).nullable().defined().default(null),
   family: text(80),
   wirelessWatts: positive('Most without a wire', 200, ' W'),
   enduranceHours: positive('Hours of use', 1000, ' h'),
@@ -58,27 +78,45 @@ export const deviceSchema: ObjectSchema<Device> = object({
   claims: text(),
   unitLabel: text(40),
   notes: text(),
-}).test('one-capacity', 'Give the capacity in mAh or in Wh, not both.', (d) => d.capacityMah === null || d.capacityWh === null)
+}).test(
+  'one-capacity',
+  'Give the capacity in mAh or in Wh, not both.',
+  (d) => d.capacityMah === null || d.capacityWh === null,
+)
 
 const offerSchema = mixed<Offer>()
   .required()
   .test('offer', 'An offer is not readable.', (o) => {
     if (typeof o !== 'object' || o === null) return false
-    const numbers = o.kind === 'adjustable' ? [o.minVolts, o.maxVolts, o.amps] : o.kind === 'legacy' ? [o.amps] : [o.volts, o.amps]
-    return ['fixed', 'adjustable', 'legacy', 'family'].includes(o.kind) && numbers.every((n) => typeof n === 'number' && n > 0)
+    const numbers =
+      o.kind === 'adjustable'
+        ? [o.minVolts, o.maxVolts, o.amps]
+        : o.kind === 'legacy'
+          ? [o.amps]
+          : [o.volts, o.amps]
+    return (
+      ['fixed', 'adjustable', 'legacy', 'family'].includes(o.kind) &&
+      numbers.every((n) => typeof n === 'number' && n > 0)
+    )
   })
 
 export const sourceSchema: ObjectSchema<Source> = object({
   id: string().required(),
   name: name(),
-  kind: mixed<Source['kind']>().oneOf([...SOURCE_KINDS], 'Choose a kind.').required('Choose a kind.'),
+  kind: mixed<Source['kind']>()
+    .oneOf([...SOURCE_KINDS], 'Choose a kind.')
+    .required('Choose a kind.'),
   ratedWatts: number()
-    .transform((v, original) => (typeof original === 'string' ? Number(original.replace(',', '.') || NaN) : v))
+    .transform((v, original) =>
+      typeof original === 'string' ? Number(original.replace(',', '.') || NaN) : v,
+    )
     .typeError('Rated watts must be a number.')
     .moreThan(0, 'Rated watts must be more than 0.')
     .max(500, 'Rated watts must be at most 500 W.')
     .required('Give the rated watts.'),
-  ports: array(object({ name: text(40), offers: array(offerSchema).defined() })).defined().default([]),
+  ports: array(object({ name: text(40), offers: array(offerSchema).defined() }))
+    .defined()
+    .default([]),
   sharing: text(),
   price: optional('Price', 0, 100_000),
   weightG: optional('Weight', 0, 50_000, ' g'),
@@ -92,7 +130,11 @@ export const cableSchema: ObjectSchema<Cable> = object({
   name: name(),
   connectors: text(80),
   lengthM: positive('Length', 20, ' m'),
-  maxAmps: number().typeError('Current limit must be a number.').moreThan(0, 'Current limit must be more than 0.').max(10, 'Current limit must be at most 10 A.').required(),
+  maxAmps: number()
+    .typeError('Current limit must be a number.')
+    .moreThan(0, 'Current limit must be more than 0.')
+    .max(10, 'Current limit must be at most 10 A.')
+    .required(),
   marked: boolean().defined().default(false),
   price: optional('Price', 0, 100_000),
 })

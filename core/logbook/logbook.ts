@@ -10,7 +10,13 @@ export interface Logbook {
   runs: RunWithTrace[]
 }
 
-export const emptyLogbook = (): Logbook => ({ devices: [], sources: [], cables: [], gearCorrections: [], runs: [] })
+export const emptyLogbook = (): Logbook => ({
+  devices: [],
+  sources: [],
+  cables: [],
+  gearCorrections: [],
+  runs: [],
+})
 
 /** Adds what is new and replaces what carries the same id; nothing else is touched. */
 export function mergeLogbooks(into: Logbook, from: Logbook): Logbook {
@@ -18,7 +24,11 @@ export function mergeLogbooks(into: Logbook, from: Logbook): Logbook {
     devices: mergeById(into.devices, from.devices, (d) => d.id),
     sources: mergeById(into.sources, from.sources, (s) => s.id),
     cables: mergeById(into.cables, from.cables, (c) => c.id),
-    gearCorrections: mergeById(into.gearCorrections, from.gearCorrections, (c) => `${c.itemId} ${c.field} ${c.when}`),
+    gearCorrections: mergeById(
+      into.gearCorrections,
+      from.gearCorrections,
+      (c) => `${c.itemId} ${c.field} ${c.when}`,
+    ),
     runs: mergeById(into.runs, from.runs, (r) => r.run.id),
   }
 }

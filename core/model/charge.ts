@@ -91,7 +91,9 @@ export function step(setup: ChargeSetup, before: ChargeState, dt: number): Charg
   const hours = dt / 3600
   // Summed from where each is lost, not as a remainder, so that the energy balance is a real check.
   const system = stalled ? 0.4 : setup.systemWatts + tail
-  const conversion = stalled ? 0 : deviceWatts * (1 - setup.converterEfficiency) + meterWatts * (1 - setup.linkEfficiency)
+  const conversion = stalled
+    ? 0
+    : deviceWatts * (1 - setup.converterEfficiency) + meterWatts * (1 - setup.linkEfficiency)
   const lossWatts = amps * amps * cell.ohm + system + conversion
   const warming = setup.linkEfficiency < 1 ? lossWatts * 0.6 : lossWatts
   return {

@@ -7,9 +7,26 @@ import { traceFromReadings } from '../trace/trace'
 import { simulatedBench } from './instruments'
 import { setupFor } from './setup'
 
-const phone = { kind: 'phone', capacityMah: 4200, nominalVolts: null, capacityWh: null, healthPercent: 100, maxWatts: 27, minWatts: null, minVolts: null, fixedVolts: [9], adjustable: null, family: '', wirelessWatts: 10 } as unknown as Device
+const phone = {
+  kind: 'phone',
+  capacityMah: 4200,
+  nominalVolts: null,
+  capacityWh: null,
+  healthPercent: 100,
+  maxWatts: 27,
+  minWatts: null,
+  minVolts: null,
+  fixedVolts: [9],
+  adjustable: null,
+  family: '',
+  wirelessWatts: 10,
+} as unknown as Device
 const charger = (ratedWatts: number, offers: string) =>
-  ({ kind: 'wall charger', ratedWatts, ports: [{ name: 'C', offers: parseOffers(offers).offers }] }) as unknown as Source
+  ({
+    kind: 'wall charger',
+    ratedWatts,
+    ports: [{ name: 'C', offers: parseOffers(offers).offers }],
+  }) as unknown as Source
 const perfect = { voltResolution: 1e-9, ampResolution: 1e-9, noise: 0 }
 const run = (source: Source, seed = 1, hours = 5) => {
   const setup = setupFor(phone, source, { startPercent: 2 })
@@ -31,7 +48,12 @@ describe('the charge model', () => {
 
   it('charges faster from a larger source, until the device is the limit', () => {
     const full = (watts: number, offers: string) => milestone(run(charger(watts, offers)).trace, 100).timeS
-    const [five, twenty, thirty, sixty] = [full(5, '5V1A'), full(20, '9V2.22A'), full(30, '9V3A'), full(60, '9V3A, 20V3A')]
+    const [five, twenty, thirty, sixty] = [
+      full(5, '5V1A'),
+      full(20, '9V2.22A'),
+      full(30, '9V3A'),
+      full(60, '9V3A, 20V3A'),
+    ]
     expect(twenty).toBeLessThan(0.6 * five)
     expect(thirty).toBeLessThan(twenty)
     expect(sixty).toBe(thirty)

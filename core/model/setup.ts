@@ -4,7 +4,10 @@ import type { Cable, Device, DeviceKind, Source } from '../gear/gear'
 import type { ChargeSetup } from './charge'
 
 /** What the model assumes of a kind of device where its record is silent. */
-const KINDS: Record<DeviceKind, { watts: number; wh: number; heatCapacity: number; heatLoss: number; systemWatts: number }> = {
+const KINDS: Record<
+  DeviceKind,
+  { watts: number; wh: number; heatCapacity: number; heatLoss: number; systemWatts: number }
+> = {
   phone: { watts: 20, wh: 15, heatCapacity: 160, heatLoss: 0.22, systemWatts: 0.25 },
   tablet: { watts: 25, wh: 28, heatCapacity: 420, heatLoss: 0.5, systemWatts: 0.5 },
   laptop: { watts: 60, wh: 56, heatCapacity: 1200, heatLoss: 1.3, systemWatts: 3 },

@@ -75,7 +75,8 @@ export function traceFromReadings(readings: readonly Reading[]): Trace {
 }
 
 /** The last moment of the trace, in seconds; 0 for an empty one. */
-export const durationOf = (trace: Trace): number => (trace.time.length ? trace.time[trace.time.length - 1] : 0)
+export const durationOf = (trace: Trace): number =>
+  trace.time.length ? trace.time[trace.time.length - 1] : 0
 
 /** Which channels hold at least one value. */
 export const channelsOf = (trace: Trace): Channel[] =>

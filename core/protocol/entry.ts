@@ -1,0 +1,35 @@
+import { number, object, string } from 'yup'
+
+const typed = (label: string, low: number, high: number, unit: string) =>
+  number()
+    .transform((value, original) => {
+      if (typeof original !== 'string') return value
+      const text = original.trim()
+      return text === '' ? undefined : Number(text.replace(',', '.'))
+    })
+    .typeError(`${label} must be a number.`)
+    .min(low, `${label} cannot be below ${low}${unit}.`)
+    .max(high, `${label} cannot be above ${high}${unit}.`)
+
+/** A reading as typed at the bench: an empty field is "not read", a decimal comma is a point. */
+export const entrySchema = object({
+  percent: typed('The battery level', 0, 100, ' %'),
+  power: typed('Watts', 0, 500, ' W'),
+  voltage: typed('Volts', 0, 60, ' V'),
+  current: typed('Amperes', 0, 20, ' A'),
+}).test('something', 'Type the battery level, the power, or both.', (entry) =>
+  Object.values(entry).some((v) => v !== undefined),
+)
+
+/** What is asked before the clock starts. */
+export const startLevelSchema = typed('The start level', 0, 100, ' %').required('Give the start level.')
+export const intervalSchema = typed('The interval', 0.1, 120, ' min').required(
+  'Give the interval in minutes.',
+)
+
+/** A corrected value, and why. An empty value means "not read". */
+export const correctionSchema = (label: string, [low, high]: readonly [number, number], unit: string) =>
+  object({
+    value: typed(label, low, high, unit),
+    why: string().trim().required('Say why, so that it is known later.'),
+  })

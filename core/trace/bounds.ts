@@ -1,0 +1,11 @@
+import type { Channel } from './trace'
+
+/** Values outside these are a mistake, not a reading. SI units; negative power flows out of the device. */
+export const BOUNDS: Record<Channel, readonly [low: number, high: number]> = {
+  percent: [0, 100],
+  voltage: [-1, 60],
+  current: [-20, 20],
+  power: [-300, 500],
+  batteryPower: [-300, 500],
+}
+export const TEMPERATURE_BOUNDS: readonly [low: number, high: number] = [-40, 150]

@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import {
+  mdiCompare,
+  mdiFileOutline,
+  mdiPencilOutline,
+  mdiTimerOutline,
+  mdiTrayFull,
+  mdiWeatherNight,
+  mdiWhiteBalanceSunny,
+} from '@mdi/js'
+import { computed, onMounted, watchEffect } from 'vue'
+import { useTheme } from 'vuetify'
+import NoticeBar from './components/NoticeBar.vue'
+import EmptyPage from './components/EmptyPage.vue'
+import { useBench } from './stores/bench'
+import { useLogbook } from './stores/logbook'
+import { useNotices } from './stores/notices'
+import { useSettings } from './stores/settings'
+import { useStartup } from './stores/startup'
+
+const startup = useStartup()
+const logbook = useLogbook()
+const settings = useSettings()
+const bench = useBench()
+const theme = useTheme()
+
+/** The screens in the order of the work. */
+const PLACES = [
+  { to: '/shelf', label: 'Shelf', icon: mdiTrayFull },
+  { to: '/bench', label: 'Bench', icon: mdiTimerOutline },
+  { to: '/sheet', label: 'Sheet', icon: mdiPencilOutline },
+  { to: '/side-by-side', label: 'Side by side', icon: mdiCompare },
+  { to: '/files', label: 'Files', icon: mdiFileOutline },
+]
+const dark = computed(() => theme.current.value.dark)
+const toggleTheme = () => (settings.theme = dark.value ? 'paper' : 'night')
+
+watchEffect(() => theme.change(settings.themeName))
+onMounted(() => startup.begin().catch(useNotices().fail))
+</script>
+
+<template>
+  <v-app>
+    <a class="skip" href="#content">Skip to the page</a>
+    <header class="top">
+      <router-link to="/shelf" class="name">
+        <svg viewBox="0 0 40 24" width="40" height="24" aria-hidden="true">
+          <path
+            d="M2 21C8 11 13 6 20 5s11-1 14-1"
+            fill="none"
+            stroke="currentColor"
+            stroke-width="2.6"
+            stroke-linecap="round"
+          />
+          <circle cx="35" cy="4" r="3" fill="rgb(var(--v-theme-primary))" />
+        </svg>
+        Inkpath Log
+      </router-link>
+      <nav aria-label="Screens">
+        <router-link v-for="place in PLACES" :key="place.to" :to="place.to" class="place">
+          <v-icon :icon="place.icon" size="20" class="place-icon" />
+          <span>{{ place.label }}</span>
+          <span v-if="place.to === '/bench' && bench.running" class="running" aria-label="running">●</span>
+        </router-link>
+      </nav>
+      <v-btn
+        :icon="dark ? mdiWhiteBalanceSunny : mdiWeatherNight"
+        size="small"
+        :aria-label="dark ? 'Use the light paper' : 'Use the night paper'"
+        @click="toggleTheme"
+      />
+    </header>
+    <v-main id="content">
+      <div v-if="logbook.state === 'loading'" class="page" role="status">Opening the logbook …</div>
+      <EmptyPage
+        v-else-if="logbook.state === 'failed'"
+        title="The logbook could not be opened"
+        :text="logbook.failure"
+      >
+        <v-btn variant="flat" color="primary" @click="startup.begin()">Try again</v-btn>
+      </EmptyPage>
+      <router-view v-else />
+    </v-main>
+    <NoticeBar />
+  </v-app>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  align-items: center;
+  gap: 28px;
+  padding: 10px 28px;
+  border-bottom: var(--hairline);
+  background: rgb(var(--v-theme-background));
+  position: sticky;
+  top: 0;
+  z-index: 5;
+}
+.name {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-weight: 700;
+  letter-spacing: -0.01em;
+  white-space: nowrap;
+}
+.top a {
+  color: inherit;
+  text-decoration: none;
+}
+nav {
+  display: flex;
+  gap: 4px;
+  flex: 1;
+}
+.place {
+  display: flex;
+  align-items: center;
+  padding: 10px 12px;
+  border-bottom: 2px solid transparent;
+}
+.place-icon {
+  display: none;
+}
+.place.router-link-active {
+  border-bottom-color: rgb(var(--v-theme-primary));
+  font-weight: 650;
+}
+.running {
+  color: rgb(var(--v-theme-primary));
+  margin-left: 6px;
+  font-size: 0.7rem;
+}
+.skip {
+  position: absolute;
+  left: -999px;
+}
+.skip:focus {
+  left: 8px;
+  top: 8px;
+  z-index: 10;
+  background: rgb(var(--v-theme-surface));
+  padding: 8px;
+}
+@media (max-width: 760px) {
+  .top {
+    padding: 8px 16px;
+    justify-content: space-between;
+  }
+  nav {
+    position: fixed;
+    bottom: 0;
+    left: 0;
+    right: 0;
+    z-index: 6;
+    background: rgb(var(--v-theme-surface));
+    border-top: var(--hairline);
+    justify-content: space-around;
+  }
+  .place {
+    flex-direction: column;
+    font-size: 0.74rem;
+    padding: 8px 6px 10px;
+    min-width: 56px;
+    min-height: 54px;
+    border-bottom: 0;
+    border-top: 2px solid transparent;
+    position: relative;
+  }
+  .place.router-link-active {
+    border-top-color: rgb(var(--v-theme-primary));
+  }
+  .place-icon {
+    display: inline-flex;
+  }
+  .running {
+    position: absolute;
+    top: 4px;
+    right: 8px;
+  }
+}
+</style>

@@ -1,0 +1,252 @@
+import type { ChartConfiguration, ChartDataset, ScriptableContext } from 'chart.js'
+import type { AnnotationOptions } from 'chartjs-plugin-annotation'
+import { clock, duration } from '@core/format/figures'
+import { inkOf } from '../theme/inks'
+
+export interface Point {
+  x: number
+  y: number
+}
+
+/** One run on a chart. Points in seconds and the strip's own unit. */
+export interface Path {
+  label: string
+  ink: number
+  points: Point[]
+  /** Drawn thin and pale, behind the others. */
+  faded?: boolean
+}
+
+/** A milestone's flag, with its bracket as a short bar along the line. Seconds, percent. */
+export interface Flag {
+  x: number
+  y: number
+  from: number
+  to: number
+  text: string
+}
+
+export interface Tick {
+  x: number
+  text: string
+}
+
+export interface PathChartOptions {
+  paths: Path[]
+  flags?: Flag[]
+  events?: Tick[]
+  unit: string
+  dark: boolean
+  min?: number
+  max?: number
+  /** Seconds shown, so that strips share one clock. */
+  until: number
+  labelEnds: boolean
+  /** Room at the right as if ends were labelled, so that strips line up with the chart above. */
+  reserveEnd?: boolean
+  showClock: boolean
+  narrow: boolean
+  /** Steps instead of slopes, for voltage. */
+  stepped?: boolean
+}
+
+const PAPER = {
+  text: '#17263a',
+  quiet: '#4d5866',
+  grid: 'rgba(23,38,58,0.09)',
+  accent: '#a83517',
+  ground: '#fefcf6',
+}
+const NIGHT = {
+  text: '#e9e4d8',
+  quiet: '#a9b4c1',
+  grid: 'rgba(233,228,216,0.10)',
+  accent: '#f29a7e',
+  ground: '#18202a',
+}
+const AXIS_WIDTH = 50
+
+export const coloursOf = (dark: boolean) => (dark ? NIGHT : PAPER)
+export const inkColour = (index: number, dark: boolean) => inkOf(index)[dark ? 'dark' : 'light']
+
+/** The whole chart: one frame, one scale, paths named at their ends. */
+export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point[]> {
+  const c = coloursOf(o.dark)
+  const until = Math.max(60, o.until)
+  return {
+    type: 'line',
+    data: { datasets: o.paths.map((p) => dataset(p, o)) },
+    options: {
+      responsive: true,
+      maintainAspectRatio: false,
+      parsing: false,
+      normalized: true,
+      interaction: { mode: 'nearest', axis: 'x', intersect: false },
+      layout: {
+        padding: {
+          right: (o.labelEnds || o.reserveEnd) && !o.narrow ? 132 : 14,
+          top: o.flags?.length ? 26 : 8,
+        },
+      },
+      scales: {
+        x: {
+          type: 'linear',
+          min: 0,
+          max: until,
+          grid: { color: c.grid },
+          border: { color: c.quiet },
+          ticks: {
+            display: o.showClock,
+            color: c.quiet,
+            stepSize: tickStep(until, o.narrow),
+            maxRotation: 0,
+            callback: (v) => tickText(Number(v)),
+          },
+        },
+        y: {
+          min: o.min,
+          max: o.max,
+          grace: '8%',
+          grid: { color: c.grid },
+          border: { color: c.quiet },
+          ticks: { color: c.quiet, maxTicksLimit: 6 },
+          title: { display: true, text: o.unit, color: c.quiet },
+          afterFit: (scale) => void (scale.width = AXIS_WIDTH),
+        },
+      },
+      plugins: {
+        decimation: { enabled: true, algorithm: 'min-max' },
+        endLabels: {
+          labels: o.labelEnds ? o.paths.map((p) => (p.faded ? '' : p.label)) : [],
+          colours: o.paths.map((p) => inkColour(p.ink, o.dark)),
+        },
+        tooltip: {
+          displayColors: false,
+          backgroundColor: c.text,
+          titleColor: c.ground,
+          bodyColor: c.ground,
+          callbacks: {
+            title: ([item]) => clock(item.parsed.x ?? 0),
+            label: (item) =>
+              `${o.paths[item.datasetIndex].label}: ${Math.round((item.parsed.y ?? 0) * 100) / 100} ${o.unit}`,
+          },
+        },
+        annotation: { clip: false, annotations: { ...flagMarks(o), ...eventMarks(o) } },
+      },
+    },
+  }
+}
+
+function dataset(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]> {
+  const ink = inkOf(path.ink)
+  const colour = inkColour(path.ink, o.dark)
+  const last = path.points.length - 1
+  const sparse = last < 60
+  const onlyAtEnd = (end: number, else_: number) => (context: ScriptableContext<'line'>) =>
+    context.dataIndex === (context.dataset.data.length || 1) - 1 ? end : else_
+  return {
+    label: path.label,
+    data: path.points,
+    borderColor: path.faded ? (o.dark ? '#5b6672' : '#b5b3aa') : colour,
+    backgroundColor: colour,
+    borderDash: path.faded ? [] : ink.dash,
+    borderWidth: path.faded ? 1 : 2.25,
+    pointStyle: ink.mark,
+    pointRadius: path.faded ? 0 : onlyAtEnd(5.5, sparse && o.labelEnds ? 2 : 0),
+    pointBorderWidth: onlyAtEnd(2, 1),
+    pointHoverRadius: 5,
+    stepped: o.stepped ? 'before' : false,
+    spanGaps: false,
+  }
+}
+
+function flagMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
+  const c = coloursOf(o.dark)
+  const marks: Record<string, AnnotationOptions> = {}
+  o.flags?.forEach((flag, i) => {
+    marks[`bar${i}`] = {
+      type: 'line',
+      xMin: flag.from,
+      xMax: flag.to,
+      yMin: flag.y,
+      yMax: flag.y,
+      borderColor: c.accent,
+      borderWidth: 5,
+    }
+    marks[`pole${i}`] = {
+      type: 'line',
+      xMin: flag.x,
+      xMax: flag.x,
+      yMin: 0,
+      yMax: flag.y,
+      borderColor: c.accent,
+      borderWidth: 1,
+      borderDash: [1, 3],
+    }
+    marks[`flag${i}`] = {
+      type: 'label',
+      xValue: flag.x,
+      yValue: flag.y,
+      content: flag.text,
+      color: c.text,
+      backgroundColor: c.ground,
+      borderColor: c.accent,
+      borderWidth: 1,
+      borderRadius: 2,
+      padding: { x: 6, y: 2 },
+      font: { size: 12, weight: 600 },
+      position: { x: 'end', y: 'end' },
+      xAdjust: -6,
+      yAdjust: -6,
+    }
+  })
+  return marks
+}
+
+function eventMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
+  const c = coloursOf(o.dark)
+  return Object.fromEntries(
+    (o.events ?? []).map((event, i) => [
+      `event${i}`,
+      {
+        type: 'line',
+        xMin: event.x,
+        xMax: event.x,
+        yMin: o.min ?? 0,
+        yMax: (o.min ?? 0) + ((o.max ?? 100) - (o.min ?? 0)) * 0.06,
+        borderColor: c.text,
+        borderWidth: 2,
+        label: {
+          display: true,
+          content: event.text,
+          position: 'end',
+          yAdjust: -12,
+          color: c.text,
+          backgroundColor: 'transparent',
+          font: { size: 11 },
+        },
+      } satisfies AnnotationOptions,
+    ]),
+  )
+}
+
+/** A step that gives five to ten ticks (fewer on a narrow screen), on round minutes. */
+function tickStep(until: number, narrow: boolean): number {
+  const wanted = until / (narrow ? 4 : 8)
+  return [15, 30, 60, 120, 300, 600, 900, 1200, 1800, 3600, 7200, 14_400].find((s) => s >= wanted) ?? 28_800
+}
+
+function tickText(seconds: number): string {
+  if (seconds < 0) return ''
+  if (seconds === 0) return '0'
+  return seconds < 3600 ? duration(seconds) : clock(seconds).slice(0, -3) + ' h'
+}
+
+/** Pairs a trace's times with one of its columns, leaving out what was not read. */
+export function pointsOf(time: Float64Array, column: Float64Array | undefined): Point[] {
+  const points: Point[] = []
+  if (column)
+    for (let i = 0; i < time.length; i++)
+      if (!Number.isNaN(column[i])) points.push({ x: time[i], y: column[i] })
+  return points
+}

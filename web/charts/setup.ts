@@ -1,0 +1,29 @@
+import {
+  Chart,
+  Decimation,
+  Filler,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+} from 'chart.js'
+import annotation from 'chartjs-plugin-annotation'
+import { endLabels } from './endLabels'
+
+Chart.register(
+  LineController,
+  LineElement,
+  PointElement,
+  LinearScale,
+  Decimation,
+  Filler,
+  Tooltip,
+  annotation,
+  endLabels,
+)
+Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
+Chart.defaults.font.size = 13
+Chart.defaults.animation = false
+
+export { Chart }

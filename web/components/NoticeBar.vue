@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useNotices } from '../stores/notices'
+
+const notices = useNotices()
+const open = computed({
+  get: () => notices.current !== null,
+  set: (value) => {
+    if (!value) notices.current = null
+  },
+})
+const TIMEOUT_MS = 10_000
+</script>
+
+<template>
+  <v-snackbar
+    v-if="notices.current"
+    :key="notices.current.id"
+    v-model="open"
+    :timeout="notices.current.tone === 'error' ? -1 : TIMEOUT_MS"
+    :color="notices.current.tone === 'error' ? 'error' : undefined"
+    role="status"
+  >
+    {{ notices.current.text }}
+    <template #actions>
+      <v-btn v-if="notices.current.undo" @click="notices.undo()">Undo</v-btn>
+      <v-btn v-else @click="open = false">Close</v-btn>
+    </template>
+  </v-snackbar>
+</template>

@@ -1,0 +1,8 @@
+/// <reference types="vite/client" />
+declare module '*.vue' {
+  import type { DefineComponent } from 'vue'
+  const component: DefineComponent<object, object, unknown>
+  export default component
+}
+declare module '@fontsource-variable/atkinson-hyperlegible-next'
+declare module '@fontsource-variable/atkinson-hyperlegible-mono'

@@ -1,0 +1,28 @@
+import { createRouter, createWebHistory } from 'vue-router'
+const BenchScreen = () => import('./screens/bench/BenchScreen.vue')
+const CompareScreen = () => import('./screens/compare/CompareScreen.vue')
+const FilesScreen = () => import('./screens/files/FilesScreen.vue')
+const RunList = () => import('./screens/sheet/RunList.vue')
+const SheetScreen = () => import('./screens/sheet/SheetScreen.vue')
+const ShelfScreen = () => import('./screens/shelf/ShelfScreen.vue')
+
+const NAME = 'Inkpath Log'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/shelf' },
+    { path: '/shelf', component: ShelfScreen, meta: { title: 'Shelf' } },
+    { path: '/bench', component: BenchScreen, meta: { title: 'Bench' } },
+    { path: '/sheet', component: RunList, meta: { title: 'Sheets' } },
+    { path: '/sheet/:id', component: SheetScreen, props: true, meta: { title: 'Sheet' } },
+    { path: '/side-by-side', component: CompareScreen, meta: { title: 'Side by side' } },
+    { path: '/files', component: FilesScreen, meta: { title: 'Files' } },
+    { path: '/:rest(.*)', redirect: '/shelf' },
+  ],
+  scrollBehavior: () => ({ top: 0 }),
+})
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta.title ?? NAME)} – ${NAME}`
+})

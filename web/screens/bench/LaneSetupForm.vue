@@ -1,0 +1,213 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import { ValidationError, type Schema } from 'yup'
+import { agree } from '@core/gear/agree'
+import { figure } from '@core/format/figures'
+import type { StopRule } from '@core/logbook/run'
+import { intervalSchema, startLevelSchema } from '@core/protocol/entry'
+import { useBench } from '../../stores/bench'
+import { useLogbook } from '../../stores/logbook'
+
+const emit = defineEmits<{ started: [] }>()
+const bench = useBench()
+const logbook = useLogbook()
+
+const INTERVALS = [1, 5, 10]
+const SPEEDS = [1, 10, 60, 600].map((speed) => ({ value: speed, title: `${speed}×` }))
+const STOPS = [
+  { value: 'shown-full', title: 'when the display shows 100 %' },
+  { value: 'taper-end', title: 'when the current has all but stopped' },
+  { value: 'level', title: 'at a level' },
+  { value: 'duration', title: 'after a time' },
+  { value: 'open', title: 'when I say so' },
+]
+const choice = reactive({
+  deviceId: logbook.devices[0].id,
+  sourceId: logbook.sources[0].id,
+  cableId: null as string | null,
+  startPercent: '',
+  interval: 5 as number | 'own',
+  ownInterval: '',
+  stop: 'shown-full' as StopRule['kind'],
+  stopLevel: '80',
+  stopMinutes: '30',
+  feed: 'hand' as 'hand' | 'simulated',
+  speed: 60,
+})
+const errors = ref<Record<string, string>>({})
+const failure = ref('')
+const busy = ref(false)
+
+const named = (items: readonly { id: string; name: string }[]) =>
+  items.map((i) => ({ value: i.id, title: i.name }))
+const expectation = computed(() => {
+  const device = logbook.device(choice.deviceId)
+  const source = logbook.source(choice.sourceId)
+  if (!device || !source) return ''
+  const a = agree(device, source, logbook.cable(choice.cableId) ?? null)
+  const level = Number.isNaN(a.volts) ? '' : ` at ${figure(a.volts, 1, 'V')}`
+  return a.watts > 0 ? `Expect up to ${figure(a.watts, 1, 'W')}${level}. ${a.why}` : a.why
+})
+
+/** Checks one typed value; remembers the message under the field's name. */
+function check<T>(field: string, schema: Schema<T>, typed: unknown): T | undefined {
+  try {
+    return schema.validateSync(typed)
+  } catch (error) {
+    errors.value[field] = (error as ValidationError).message
+    return undefined
+  }
+}
+
+function stopRule(): StopRule | undefined {
+  switch (choice.stop) {
+    case 'level': {
+      const percent = check('stopLevel', startLevelSchema, choice.stopLevel)
+      if (percent === 0) errors.value.stopLevel = 'The level must be above 0 %.'
+      return percent ? { kind: 'level', percent } : undefined
+    }
+    case 'duration': {
+      const minutes = check('stopMinutes', intervalSchema, choice.stopMinutes)
+      return minutes ? { kind: 'duration', seconds: minutes * 60 } : undefined
+    }
+    default:
+      return { kind: choice.stop }
+  }
+}
+
+async function start() {
+  errors.value = {}
+  failure.value = ''
+  const startPercent = check('startPercent', startLevelSchema, choice.startPercent)
+  const minutes =
+    choice.interval === 'own' ? check('ownInterval', intervalSchema, choice.ownInterval) : choice.interval
+  const stop = stopRule()
+  if (startPercent === undefined || minutes === undefined || !stop || Object.keys(errors.value).length) return
+  busy.value = true
+  try {
+    const simulated = choice.feed === 'simulated'
+    await bench.start({
+      deviceId: choice.deviceId,
+      sourceId: choice.sourceId,
+      cableId: choice.cableId,
+      startPercent,
+      intervalS: simulated ? 1 : minutes * 60,
+      stop,
+      feed: simulated
+        ? { kind: 'simulated', seed: 1 + logbook.runs.length, speed: choice.speed }
+        : { kind: 'hand' },
+    })
+    emit('started')
+  } catch (error) {
+    failure.value = (error as Error).message
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <form class="setup" novalidate aria-label="A new lane" @submit.prevent="start">
+    <v-select v-model="choice.deviceId" label="Device" :items="named(logbook.devices)" />
+    <v-select v-model="choice.sourceId" label="Source" :items="named(logbook.sources)" />
+    <v-select
+      v-model="choice.cableId"
+      label="Cable"
+      :items="[{ value: null, title: 'not recorded' }, ...named(logbook.cables)]"
+    />
+    <v-text-field
+      v-model="choice.startPercent"
+      label="Start level"
+      suffix="%"
+      inputmode="decimal"
+      :error-messages="errors.startPercent"
+    />
+    <v-select v-model="choice.stop" label="Stop" :items="STOPS" />
+    <v-text-field
+      v-if="choice.stop === 'level'"
+      v-model="choice.stopLevel"
+      label="Stop level"
+      suffix="%"
+      inputmode="decimal"
+      :error-messages="errors.stopLevel"
+    />
+    <v-text-field
+      v-if="choice.stop === 'duration'"
+      v-model="choice.stopMinutes"
+      label="Stop after"
+      suffix="min"
+      inputmode="decimal"
+      :error-messages="errors.stopMinutes"
+    />
+    <fieldset class="wide">
+      <legend>Readings come from</legend>
+      <v-btn-toggle v-model="choice.feed" mandatory variant="outlined" color="primary">
+        <v-btn value="hand">my hands</v-btn>
+        <v-btn value="simulated">a simulated meter and battery</v-btn>
+      </v-btn-toggle>
+    </fieldset>
+    <fieldset v-if="choice.feed === 'hand'" class="wide">
+      <legend>Read every</legend>
+      <v-btn-toggle v-model="choice.interval" mandatory variant="outlined" color="primary">
+        <v-btn v-for="m in INTERVALS" :key="m" :value="m">{{ m }} min</v-btn>
+        <v-btn value="own">own</v-btn>
+      </v-btn-toggle>
+      <v-text-field
+        v-if="choice.interval === 'own'"
+        v-model="choice.ownInterval"
+        class="own"
+        label="Own interval"
+        suffix="min"
+        inputmode="decimal"
+        :error-messages="errors.ownInterval"
+      />
+    </fieldset>
+    <fieldset v-else class="wide">
+      <legend>One reading a second, with time running at</legend>
+      <v-btn-toggle v-model="choice.speed" mandatory variant="outlined" color="primary">
+        <v-btn v-for="s in SPEEDS" :key="s.value" :value="s.value">{{ s.title }}</v-btn>
+      </v-btn-toggle>
+      <p class="quiet">
+        Figures come from the charge model, and say <em>simulated</em> wherever they are shown.
+      </p>
+    </fieldset>
+    <p class="wide">{{ expectation }}</p>
+    <p v-if="failure" role="alert" class="wide failure">{{ failure }}</p>
+    <div class="wide">
+      <v-btn type="submit" size="large" variant="flat" color="primary" :loading="busy">Start the clock</v-btn>
+      <span class="quiet hint">Press it as the switch goes on: the clock begins at power-on.</span>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.setup {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 240px), 1fr));
+  gap: 16px 32px;
+  margin-top: 20px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+fieldset {
+  border: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 20px;
+  align-items: center;
+}
+legend {
+  font-size: 0.86rem;
+  margin-bottom: 4px;
+}
+.own {
+  max-width: 160px;
+}
+.hint {
+  margin-left: 16px;
+}
+.failure {
+  color: rgb(var(--v-theme-error));
+}
+</style>

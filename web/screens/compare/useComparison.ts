@@ -1,0 +1,94 @@
+import { computed, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { compareRuns } from '@core/compare/table'
+import type { Run } from '@core/logbook/run'
+import { powerColumn, type Trace } from '@core/trace/trace'
+import { pointsOf, type Path } from '../../charts/paths'
+import { useAnalyses } from '../../stores/analyses'
+import { useLogbook } from '../../stores/logbook'
+
+/** More than this on one chart are drawn thin and grey. */
+const MOST_INKS = 8
+
+/** The chosen runs live in the address, so that a comparison can be kept as a bookmark. */
+export function useComparison() {
+  const route = useRoute()
+  const router = useRouter()
+  const logbook = useLogbook()
+  const analyses = useAnalyses()
+
+  const chosen = computed<string[]>({
+    get: () =>
+      String(route.query.runs ?? '')
+        .split(',')
+        .filter((id) => logbook.run(id)),
+    set: (ids) => void router.replace({ query: { ...route.query, runs: ids.join(',') } }),
+  })
+  const baseline = computed<string>({
+    get: () =>
+      chosen.value.includes(String(route.query.baseline))
+        ? String(route.query.baseline)
+        : (chosen.value[0] ?? ''),
+    set: (id) => void router.replace({ query: { ...route.query, baseline: id } }),
+  })
+  watch(chosen, (ids) => ids.forEach((id) => void analyses.ask(id)), { immediate: true })
+
+  const worked = computed(() =>
+    chosen.value.flatMap((id) => {
+      const analysis = analyses.of(id)
+      return analysis ? [{ id, analysis }] : []
+    }),
+  )
+  const busy = computed(() => worked.value.length < chosen.value.length)
+  const rows = computed(() => compareRuns(worked.value, baseline.value))
+  const until = computed(() => Math.max(0, ...worked.value.map((w) => w.analysis.durationS)) * 1.02)
+  const runs = computed(() => chosen.value.map((id) => logbook.run(id)!))
+  const names = computed(() => shortNames(runs.value))
+
+  /** Only what tells the runs apart: the source for one device, the device for one source, a number for repeats. */
+  function shortNames(list: readonly Run[]): Record<string, string> {
+    const oneDevice = new Set(list.map((r) => r.deviceId)).size === 1
+    const oneSource = new Set(list.map((r) => r.sourceId)).size === 1
+    const base = (r: Run) => {
+      const [device, source] = [
+        logbook.device(r.deviceId)?.name ?? '?',
+        logbook.source(r.sourceId)?.name ?? '?',
+      ]
+      return oneDevice ? source : oneSource ? device : `${device} · ${source}`
+    }
+    const seen = new Map<string, number>()
+    return Object.fromEntries(
+      list.map((r) => {
+        const name = base(r)
+        const repeat = (seen.get(name) ?? 0) + 1
+        seen.set(name, repeat)
+        return [r.id, repeat > 1 ? `${name} (${repeat})` : name]
+      }),
+    )
+  }
+
+  /** Two chosen runs may carry the same ink from other comparisons: the later one borrows a free one. */
+  const inks = computed(() => {
+    const taken = new Set<number>()
+    return Object.fromEntries(
+      runs.value.map((r) => {
+        const free = Array.from({ length: MOST_INKS }, (_, i) => i).find((i) => !taken.has(i)) ?? r.ink
+        const ink = taken.has(r.ink % MOST_INKS) ? free : r.ink % MOST_INKS
+        taken.add(ink)
+        return [r.id, ink]
+      }),
+    )
+  })
+
+  const pathsOf = (column: (trace: Trace) => Float64Array | undefined): Path[] =>
+    runs.value.flatMap((r, i) => {
+      const trace = logbook.traces.get(r.id)
+      const points = trace ? pointsOf(trace.time, column(trace)) : []
+      return points.length
+        ? [{ label: names.value[r.id], ink: inks.value[r.id], points, faded: i >= MOST_INKS }]
+        : []
+    })
+  const level = computed(() => pathsOf((t) => t.percent))
+  const power = computed(() => pathsOf(powerColumn))
+  return { chosen, baseline, rows, level, power, until, names, inks, busy }
+}

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { guessTimeStyle, type TimeStyle } from '@core/formats/timeCell'
+import type { ColumnMeaning } from '@core/formats/columns'
+import type { OpenedTable } from '../../workers/analysis.worker'
+
+const props = defineProps<{ opened: OpenedTable }>()
+const emit = defineEmits<{ change: [meanings: ColumnMeaning[]] }>()
+
+const CHOICES: { value: string; title: string; meaning: (column: number) => ColumnMeaning }[] = [
+  { value: 'ignore', title: 'leave out', meaning: () => ({ kind: 'ignore' }) },
+  {
+    value: 'time',
+    title: 'time',
+    meaning: (i) => ({ kind: 'time', style: guessTimeStyle(props.opened.table.headers[i], cells(i)) }),
+  },
+  ...(['seconds', 'milliseconds', 'minutes', 'clock', 'moments'] as TimeStyle[]).map((style) => ({
+    value: `time-${style}`,
+    title: `time, as ${style}`,
+    meaning: (): ColumnMeaning => ({ kind: 'time', style }),
+  })),
+  ...(
+    [
+      ['percent', 'level, %', 1],
+      ['voltage', 'volts', 1],
+      ['voltage', 'millivolts', 1000],
+      ['current', 'amperes', 1],
+      ['current', 'milliamperes', 1000],
+      ['power', 'watts', 1],
+      ['power', 'milliwatts', 1000],
+      ['batteryPower', 'battery watts', 1],
+    ] as const
+  ).map(([channel, title, divisor]) => ({
+    value: `${channel}-${divisor}`,
+    title,
+    meaning: (): ColumnMeaning => ({ kind: 'channel', channel, divisor }),
+  })),
+  {
+    value: 'temperature',
+    title: 'temperature, °C',
+    meaning: () => ({ kind: 'temperature', place: '', fahrenheit: false }),
+  },
+  {
+    value: 'temperature-f',
+    title: 'temperature, °F',
+    meaning: () => ({ kind: 'temperature', place: '', fahrenheit: true }),
+  },
+  { value: 'note', title: 'note', meaning: () => ({ kind: 'note' }) },
+]
+
+const cells = (column: number) => props.opened.table.rows.slice(0, 50).map((row) => row.cells[column] ?? '')
+
+function valueOf(m: ColumnMeaning): string {
+  if (m.kind === 'time') return `time-${m.style}`
+  if (m.kind === 'channel') return `${m.channel}-${m.divisor}`
+  if (m.kind === 'temperature') return m.fahrenheit ? 'temperature-f' : 'temperature'
+  return m.kind
+}
+
+function choose(column: number, value: string) {
+  const meaning = CHOICES.find((c) => c.value === value)!.meaning(column)
+  emit(
+    'change',
+    props.opened.meanings.map((m, i) => (i === column ? meaning : m)),
+  )
+}
+</script>
+
+<template>
+  <div class="scroll-x my-3">
+    <p>Say what each column holds.</p>
+    <table class="ruled">
+      <thead>
+        <tr>
+          <th scope="col">Column</th>
+          <th scope="col">First values</th>
+          <th scope="col">holds</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(header, i) in opened.table.headers" :key="i">
+          <th scope="row">{{ header || `column ${i + 1}` }}</th>
+          <td class="figure quiet">{{ cells(i).slice(0, 3).join(' · ') }}</td>
+          <td>
+            <v-select
+              :model-value="valueOf(opened.meanings[i])"
+              :items="CHOICES"
+              :aria-label="`What ${header} holds`"
+              @update:model-value="choose(i, $event)"
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { download } from '../../composables/download'
+import { useBench } from '../../stores/bench'
+import { useFiles } from '../../stores/files'
+import { useLogbook } from '../../stores/logbook'
+import { useNotices } from '../../stores/notices'
+import { useSettings } from '../../stores/settings'
+import { useStartup } from '../../stores/startup'
+import LogbookImport from './LogbookImport.vue'
+import TraceImport from './TraceImport.vue'
+import WipeDialog from './WipeDialog.vue'
+
+const logbook = useLogbook()
+const files = useFiles()
+const settings = useSettings()
+const startup = useStartup()
+const bench = useBench()
+const notices = useNotices()
+const wiping = ref(false)
+const dragging = ref(false)
+
+async function exportLogbook() {
+  try {
+    const day = new Date().toISOString().slice(0, 10)
+    download(`inkpath-logbook-${day}.json`, await logbook.exportText(), 'application/json')
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+function pick(chosen: File | File[] | null) {
+  const file = Array.isArray(chosen) ? chosen[0] : chosen
+  if (file) void files.open(file)
+}
+function drop(event: DragEvent) {
+  dragging.value = false
+  pick(event.dataTransfer?.files[0] ?? null)
+}
+const THEMES = [
+  { value: 'auto', title: 'as this machine has it' },
+  { value: 'paper', title: 'paper' },
+  { value: 'night', title: 'night' },
+]
+</script>
+
+<template>
+  <div
+    class="page"
+    :class="{ dragging }"
+    @dragover.prevent="dragging = true"
+    @dragleave="dragging = false"
+    @drop.prevent="drop"
+  >
+    <h1>Files</h1>
+    <p class="quiet">
+      The logbook lives in this browser: {{ logbook.devices.length }} devices,
+      {{ logbook.sources.length }} sources, {{ logbook.runs.length }} runs. Take it out now and then; a file
+      is the only copy that another machine can read.
+    </p>
+    <h2>Take out</h2>
+    <v-btn variant="flat" color="primary" :disabled="logbook.isEmpty" @click="exportLogbook"
+      >Take the whole logbook (JSON)</v-btn
+    >
+    <p class="quiet small">A single run’s trace is on its sheet, as CSV.</p>
+    <h2>Bring in</h2>
+    <v-file-input
+      label="A logbook (JSON) or a trace (CSV)"
+      variant="underlined"
+      hide-details
+      prepend-icon=""
+      accept=".json,.csv,.tsv,.txt,application/json,text/csv"
+      :loading="files.busy"
+      @update:model-value="pick"
+    />
+    <v-alert v-if="files.refusal" type="error" variant="tonal" class="mt-4" role="alert">
+      <strong>{{ files.refusal.file }}</strong> was not taken in. {{ files.refusal.message }}
+      <ul v-if="files.refusal.places.length">
+        <li v-for="place in files.refusal.places" :key="place">{{ place }}</li>
+      </ul>
+      Nothing stored was changed.
+    </v-alert>
+    <LogbookImport
+      v-if="files.opened?.kind === 'logbook'"
+      :file="files.opened.file"
+      :incoming="files.opened.logbook"
+    />
+    <TraceImport v-else-if="files.opened?.kind === 'trace'" v-bind="files.opened" />
+    <h2>Preferences</h2>
+    <div class="preferences">
+      <v-select v-model="settings.theme" label="Paper" :items="THEMES" />
+      <v-checkbox v-model="settings.sound" label="Sound when a reading is due" />
+    </div>
+    <h2>Start over</h2>
+    <v-btn
+      variant="outlined"
+      color="error"
+      :disabled="logbook.isEmpty || bench.running"
+      @click="wiping = true"
+      >Wipe the logbook</v-btn
+    >
+    <v-btn v-if="startup.demoAvailable" class="ml-2" @click="startup.openDemo().catch(notices.fail)"
+      >Bring in the demo logbook</v-btn
+    >
+    <p v-if="bench.running" class="quiet small">A run is on the bench; stop it first.</p>
+    <WipeDialog v-model="wiping" />
+  </div>
+</template>
+
+<style scoped>
+.small {
+  font-size: 0.88rem;
+  margin-top: 6px;
+}
+.dragging {
+  outline: 2px dashed rgb(var(--v-theme-primary));
+}
+.preferences {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 320px));
+  gap: 8px 32px;
+  align-items: end;
+}
+ul {
+  margin: 6px 0 6px 20px;
+}
+</style>

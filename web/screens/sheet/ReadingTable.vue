@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { clock, figure } from '@core/format/figures'
+import type { Run } from '@core/logbook/run'
+import { channelsOf, type Channel, type Trace } from '@core/trace/trace'
+import CorrectDialog from './CorrectDialog.vue'
+
+const props = defineProps<{ run: Run; trace: Trace }>()
+
+const TITLES: Record<Channel, string> = {
+  percent: 'Level, %',
+  voltage: 'Voltage, V',
+  current: 'Current, A',
+  power: 'Power, W',
+  batteryPower: 'Battery, W',
+}
+const DIGITS: Record<Channel, number> = { percent: 0, voltage: 2, current: 3, power: 2, batteryPower: 2 }
+const PER_PAGE = 50
+
+const page = ref(1)
+const channels = computed(() => channelsOf(props.trace))
+const places = computed(() => Object.keys(props.trace.temperatures))
+const pages = computed(() => Math.ceil(props.trace.time.length / PER_PAGE))
+const rows = computed(() => {
+  const from = (page.value - 1) * PER_PAGE
+  return Array.from({ length: Math.min(PER_PAGE, props.trace.time.length - from) }, (_, i) => from + i)
+})
+const corrected = computed(() => new Map(props.run.corrections.map((c) => [`${c.row} ${c.what}`, c])))
+const correcting = ref<{ row: number; what: Channel } | null>(null)
+const shown = (row: number, what: Channel) =>
+  figure(props.trace[what]?.[row], Number.isInteger(props.trace[what]?.[row]) ? 0 : DIGITS[what])
+const wasText = (row: number, what: Channel) => {
+  const c = corrected.value.get(`${row} ${what}`)
+  return c ? `was ${c.from ?? 'not read'}: ${c.why}` : ''
+}
+</script>
+
+<template>
+  <div>
+    <p class="quiet">Press a value to correct it. The old value and your reason stay with the run.</p>
+    <div class="scroll-x">
+      <table class="ruled">
+        <thead>
+          <tr>
+            <th scope="col" class="number">Clock</th>
+            <th v-for="c in channels" :key="c" scope="col" class="number">{{ TITLES[c] }}</th>
+            <th v-for="place in places" :key="place" scope="col" class="number">
+              {{ place || 'Temperature' }}, °C
+            </th>
+            <th v-if="trace.notes" scope="col">Note</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row">
+            <th scope="row" class="number">{{ clock(trace.time[row]) }}</th>
+            <td v-for="c in channels" :key="c" class="number">
+              <button
+                type="button"
+                :aria-label="`Correct ${TITLES[c]} at ${clock(trace.time[row])}, now ${shown(row, c)}`"
+                @click="correcting = { row, what: c }"
+              >
+                {{ shown(row, c) }}
+              </button>
+              <div v-if="wasText(row, c)" class="was">{{ wasText(row, c) }}</div>
+            </td>
+            <td v-for="place in places" :key="place" class="number">
+              {{ figure(trace.temperatures[place][row], 1) }}
+            </td>
+            <td v-if="trace.notes">{{ trace.notes[row] }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <v-pagination
+      v-if="pages > 1"
+      v-model="page"
+      :length="pages"
+      :total-visible="5"
+      density="comfortable"
+      class="my-3"
+    />
+    <CorrectDialog
+      v-if="correcting"
+      :run="run"
+      :trace="trace"
+      v-bind="correcting"
+      :title="TITLES[correcting.what]"
+      @done="correcting = null"
+    />
+  </div>
+</template>
+
+<style scoped>
+button {
+  padding: 4px 6px;
+  border-bottom: 1px dotted transparent;
+}
+button:hover {
+  border-bottom-color: currentColor;
+}
+.was {
+  font-family: var(--text-face);
+  font-size: 0.8rem;
+  font-style: italic;
+  color: rgb(var(--v-theme-primary));
+  white-space: normal;
+}
+</style>

@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import type { Cable } from '@core/gear/gear'
+import { cableSchema } from '@core/gear/schema'
+import FormPick from '../../components/FormPick.vue'
+import FormText from '../../components/FormText.vue'
+import FormFrame from './FormFrame.vue'
+import { useGearForm } from './useGearForm'
+
+const props = defineProps<{ cable: Cable | null }>()
+const emit = defineEmits<{ done: [] }>()
+const initial = props.cable ?? { ...cableSchema.getDefault(), id: crypto.randomUUID(), name: '', maxAmps: 3 }
+const { save, failure } = useGearForm('cables', cableSchema, initial, () => emit('done'))
+</script>
+
+<template>
+  <FormFrame
+    :title="cable ? `Change ${cable.name}` : 'Add a cable'"
+    :failure="failure"
+    @save="save"
+    @cancel="emit('done')"
+  >
+    <FormText name="name" label="Name" autofocus />
+    <FormText name="connectors" label="Connectors" hint="For example C to C" />
+    <FormText name="lengthM" label="Length" suffix="m" numeric />
+    <FormText name="maxAmps" label="Current limit" suffix="A" numeric />
+    <FormPick
+      name="marked"
+      label="Marker chip"
+      :items="[
+        { value: true, title: 'has one' },
+        { value: false, title: 'has none: 3 A at most' },
+      ]"
+    />
+    <FormText name="price" label="Price" numeric />
+  </FormFrame>
+</template>

@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { capacityOf } from '@core/gear/capacity'
+import { figure } from '@core/format/figures'
+import type { Cable, Device, Source } from '@core/gear/gear'
+import EmptyPage from '../../components/EmptyPage.vue'
+import { useLogbook, type ShelfKind } from '../../stores/logbook'
+import { useNotices } from '../../stores/notices'
+import { useStartup } from '../../stores/startup'
+import GearList, { type GearRow } from './GearList.vue'
+import DeviceForm from './DeviceForm.vue'
+import SourceForm from './SourceForm.vue'
+import CableForm from './CableForm.vue'
+
+const logbook = useLogbook()
+const notices = useNotices()
+const startup = useStartup()
+type Editing =
+  | { kind: 'devices'; item: Device | null }
+  | { kind: 'sources'; item: Source | null }
+  | { kind: 'cables'; item: Cable | null }
+const editing = ref<Editing | null>(null)
+
+function deviceRow(d: Device): GearRow {
+  const { ratedWh, assumedVolts } = capacityOf(d)
+  const asPrinted = d.capacityMah !== null ? `${d.capacityMah} mAh, ` : ''
+  return {
+    id: d.id,
+    name: d.name,
+    label: d.unitLabel,
+    facts: [
+      d.kind,
+      d.maxWatts === null ? '' : `takes ${d.maxWatts} W`,
+      d.wirelessWatts === null ? '' : `${d.wirelessWatts} W without a wire`,
+    ],
+    figure: Number.isNaN(ratedWh) ? 'capacity unknown' : `${asPrinted}${figure(ratedWh, 1, 'Wh')}`,
+    assumed:
+      assumedVolts && d.capacityMah !== null ? 'Worked out with 3.85 V assumed for one lithium-ion cell' : '',
+    second: d.healthPercent === 100 ? '' : `health ${d.healthPercent} %`,
+  }
+}
+const sourceRow = (s: Source): GearRow => ({
+  id: s.id,
+  name: s.name,
+  label: s.owned ? '' : 'not owned yet',
+  facts: [s.kind, s.price === null ? '' : `costs ${s.price}`, s.weightG === null ? '' : `${s.weightG} g`],
+  figure: `${s.ratedWatts} W`,
+  assumed: '',
+  second: s.ports.length > 1 ? `${s.ports.length} ports` : '',
+})
+const cableRow = (c: Cable): GearRow => ({
+  id: c.id,
+  name: c.name,
+  label: '',
+  facts: [c.connectors, c.lengthM === null ? '' : `${c.lengthM} m`],
+  figure: `${c.maxAmps} A`,
+  assumed: '',
+  second: c.marked ? 'marked' : 'no marker',
+})
+const devices = computed(() => logbook.devices.map(deviceRow))
+const sources = computed(() => logbook.sources.map(sourceRow))
+const cables = computed(() => logbook.cables.map(cableRow))
+
+function edit(kind: ShelfKind, id: string | null) {
+  const item = id === null ? null : (logbook[kind] as { id: string }[]).find((i) => i.id === id)!
+  editing.value = { kind, item } as Editing
+}
+
+async function remove(kind: ShelfKind, id: string) {
+  const used = logbook.runsWith(kind, id).length
+  if (used > 0) {
+    notices.fail(
+      `It stays: ${used} ${used === 1 ? 'run was' : 'runs were'} made with it. Delete those first.`,
+    )
+    return
+  }
+  const name = (logbook[kind] as { id: string; name: string }[]).find((i) => i.id === id)!.name
+  try {
+    notices.say(`${name} was deleted.`, await logbook.remove(kind, id))
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+const openDemo = () => startup.openDemo().catch(notices.fail)
+</script>
+
+<template>
+  <div class="page">
+    <h1>Shelf</h1>
+    <p class="quiet">The devices under test, what charges them, and the cables between.</p>
+    <EmptyPage
+      v-if="logbook.isEmpty"
+      title="An empty shelf"
+      text="Put the first device and two sources on it; then the bench can set them against each other."
+    >
+      <v-btn variant="flat" color="primary" @click="edit('devices', null)">Add a device</v-btn>
+      <v-btn variant="outlined" @click="edit('sources', null)">Add a source</v-btn>
+      <v-btn v-if="startup.demoAvailable" @click="openDemo">Look at the demo logbook</v-btn>
+    </EmptyPage>
+    <div v-else class="shelves">
+      <GearList
+        title="Devices"
+        add="Add a device"
+        :rows="devices"
+        @add="edit('devices', null)"
+        @edit="edit('devices', $event)"
+        @remove="remove('devices', $event)"
+      />
+      <GearList
+        title="Sources"
+        add="Add a source"
+        :rows="sources"
+        @add="edit('sources', null)"
+        @edit="edit('sources', $event)"
+        @remove="remove('sources', $event)"
+      />
+      <GearList
+        title="Cables"
+        add="Add a cable"
+        :rows="cables"
+        @add="edit('cables', null)"
+        @edit="edit('cables', $event)"
+        @remove="remove('cables', $event)"
+      />
+      <aside class="quiet">
+        Do not use a frayed cable, or a source of unknown make on a device you care about: the risk is yours.
+        Prefer certified parts. An outlet in the wall is work for a licensed electrician under local code;
+        this program only measures what comes out of it.
+      </aside>
+    </div>
+    <v-dialog :model-value="editing !== null" max-width="720" scrollable @update:model-value="editing = null">
+      <DeviceForm v-if="editing?.kind === 'devices'" :device="editing.item" @done="editing = null" />
+      <SourceForm v-else-if="editing?.kind === 'sources'" :source="editing.item" @done="editing = null" />
+      <CableForm v-else-if="editing?.kind === 'cables'" :cable="editing.item" @done="editing = null" />
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped>
+.shelves {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
+  gap: 12px 48px;
+  margin-top: 12px;
+}
+aside {
+  font-size: 0.88rem;
+  align-self: end;
+  max-width: 60ch;
+}
+</style>

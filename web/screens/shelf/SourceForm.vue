@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { mdiClose } from '@mdi/js'
+import { computed, reactive, ref } from 'vue'
+import { SOURCE_KINDS, type Source } from '@core/gear/gear'
+import { formatOffers, parseOffers } from '@core/gear/offers'
+import { sourceSchema } from '@core/gear/schema'
+import FormPick from '../../components/FormPick.vue'
+import FormText from '../../components/FormText.vue'
+import FormFrame from './FormFrame.vue'
+import OffersEcho from './OffersEcho.vue'
+import { useGearForm } from './useGearForm'
+
+const props = defineProps<{ source: Source | null }>()
+const emit = defineEmits<{ done: [] }>()
+
+const initial = props.source ?? {
+  ...sourceSchema.getDefault(),
+  id: crypto.randomUUID(),
+  name: '',
+  kind: 'wall charger',
+  ratedWatts: '',
+  owned: true,
+}
+const { form, save, failure } = useGearForm('sources', sourceSchema, initial, () => emit('done'))
+
+/** Ports as typed: offers stay a line of text until they are saved. */
+const ports = reactive(
+  (props.source?.ports ?? [{ name: 'C', offers: [] }]).map((p) => ({
+    name: p.name,
+    text: formatOffers(p.offers),
+  })),
+)
+const parsed = computed(() => ports.map((p) => parseOffers(p.text)))
+const touched = ref(false)
+const unreadOf = (i: number) =>
+  parsed.value[i].unread.length
+    ? `Not understood: ${parsed.value[i].unread.join('; ')}. Write them like 9V3A or 3.3–11V 3A adjustable.`
+    : ''
+
+function submit() {
+  touched.value = true
+  if (parsed.value.some((p) => p.unread.length > 0)) return
+  form.setFieldValue(
+    'ports' as never,
+    ports.map((p, i) => ({ name: p.name, offers: parsed.value[i].offers })) as never,
+  )
+  void save()
+}
+</script>
+
+<template>
+  <FormFrame
+    :title="source ? `Change ${source.name}` : 'Add a source'"
+    :failure="failure"
+    @save="submit"
+    @cancel="emit('done')"
+  >
+    <FormText name="name" label="Name" autofocus />
+    <FormPick name="kind" label="Kind" :items="SOURCE_KINDS" />
+    <FormText name="ratedWatts" label="Rated" suffix="W" numeric />
+    <div class="wide ports">
+      <h3>Ports and what they offer</h3>
+      <div v-for="(port, i) in ports" :key="i" class="port">
+        <v-text-field v-model="port.name" label="Port" class="port-name" />
+        <v-text-field
+          v-model="port.text"
+          label="Offers"
+          hint="As printed: 5V3A, 9V3A, 20V3.25A; 3.3–11V 3A adjustable; legacy 5V 1.5A"
+          persistent-hint
+          :error-messages="touched || port.text.length > 6 ? unreadOf(i) : ''"
+        />
+        <v-btn :icon="mdiClose" size="small" aria-label="Remove this port" @click="ports.splice(i, 1)" />
+        <OffersEcho :offers="parsed[i].offers" class="echo" />
+      </div>
+      <v-btn size="small" color="primary" @click="ports.push({ name: `C${ports.length + 1}`, text: '' })"
+        >Add a port</v-btn
+      >
+    </div>
+    <FormText class="wide" name="sharing" label="How ports share power" multiline />
+    <FormText name="price" label="Price" numeric />
+    <FormText name="weightG" label="Weight" suffix="g" numeric />
+    <FormText name="size" label="Size" hint="As measured, e.g. 32 × 30 × 42 mm" />
+    <FormPick
+      name="owned"
+      label="Owned"
+      :items="[
+        { value: true, title: 'already owned' },
+        { value: false, title: 'not owned yet' },
+      ]"
+    />
+    <FormText class="wide" name="notes" label="Notes" multiline />
+  </FormFrame>
+</template>
+
+<style scoped>
+.ports h3 {
+  font-size: 0.95rem;
+  font-weight: 600;
+}
+.port {
+  display: grid;
+  grid-template-columns: 80px 1fr auto;
+  gap: 4px 16px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.echo {
+  grid-column: 2 / -1;
+}
+</style>

@@ -1,0 +1,45 @@
+import type { Reading, TraceEvent } from '@core/trace/trace'
+import { journalStore, metaStore, writing } from './stores'
+
+/** One line of a lane's journal. Lines are only ever added; taking a reading back is a line of its own. */
+export type JournalLine =
+  { kind: 'readings'; readings: Reading[] } | { kind: 'take-back' } | { kind: 'event'; event: TraceEvent }
+
+const lineKey = (runId: string, line: number) => `${runId}/${String(line).padStart(8, '0')}`
+
+export const appendLine = (runId: string, line: number, content: JournalLine): Promise<unknown> =>
+  writing(() => journalStore.setItem(lineKey(runId, line), content))
+
+/** The lines of one lane in order. */
+export async function readJournal(runId: string): Promise<JournalLine[]> {
+  const keys = (await journalStore.keys()).filter((k) => k.startsWith(`${runId}/`)).sort()
+  const lines = await Promise.all(keys.map((k) => journalStore.getItem<JournalLine>(k)))
+  return lines.filter((line) => line !== null)
+}
+
+export async function dropJournal(runId: string): Promise<void> {
+  const keys = (await journalStore.keys()).filter((k) => k.startsWith(`${runId}/`))
+  await Promise.all(keys.map((k) => journalStore.removeItem(k)))
+}
+
+/** What has been read and happened, from the lines. */
+export function replay(lines: readonly JournalLine[]): { readings: Reading[]; events: TraceEvent[] } {
+  const readings: Reading[] = []
+  const events: TraceEvent[] = []
+  for (const line of lines) {
+    if (line.kind === 'readings') readings.push(...line.readings)
+    else if (line.kind === 'event') events.push(line.event)
+    else readings.pop()
+  }
+  return { readings, events }
+}
+
+export const loadSession = <T>(): Promise<T | null> => metaStore.getItem<T>('bench')
+export const saveSession = (session: object): Promise<unknown> =>
+  writing(() => metaStore.setItem('bench', session))
+export const dropSession = (): Promise<void> => metaStore.removeItem('bench')
+
+/** Last moment at which the bench was known to be alive: tells a clock set back from time that passed. */
+export const saveBeat = (wallMs: number): Promise<unknown> =>
+  metaStore.setItem('bench-beat', wallMs).catch(() => undefined)
+export const loadBeat = (): Promise<number | null> => metaStore.getItem<number>('bench-beat')

@@ -1,0 +1,127 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import type { ColumnMeaning } from '@core/formats/columns'
+import { readLogbook } from '@core/formats/logbookJson'
+import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
+import type { TraceReadResult } from '@core/formats/traceCsv'
+import { nextInk, type Logbook } from '@core/logbook/logbook'
+import { analysisWork } from '../workers/analysis'
+import type { OpenedTable } from '../workers/analysis.worker'
+import { useLogbook } from './logbook'
+
+export interface Refusal {
+  file: string
+  message: string
+  places: string[]
+}
+type Opened =
+  | { kind: 'logbook'; file: string; logbook: Logbook }
+  | { kind: 'trace'; file: string; opened: OpenedTable; result: TraceReadResult | null; failure: string }
+
+const MAX_BYTES = 400 * 1024 * 1024
+const MOST_PLACES = 12
+
+/** Files on their way in: opened and looked at first, taken only when the reviewer says so. */
+export const useFiles = defineStore('files', () => {
+  const logbook = useLogbook()
+  const opened = ref<Opened | null>(null)
+  const refusal = ref<Refusal | null>(null)
+  const busy = ref(false)
+
+  const refuse = (file: string, message: string, problems: Problem[] = []) => {
+    refusal.value = { file, message, places: problems.slice(0, MOST_PLACES).map(problemInWords) }
+  }
+
+  async function open(file: File) {
+    opened.value = null
+    refusal.value = null
+    busy.value = true
+    try {
+      if (file.size > MAX_BYTES) return refuse(file.name, 'The file is larger than any logbook of ours.')
+      const text = await file.text()
+      if (/\.json$/i.test(file.name) || text.trimStart().startsWith('{')) openLogbook(file.name, text)
+      else await openTable(file.name, text)
+    } catch (error) {
+      refuse(file.name, (error as Error).message)
+    } finally {
+      busy.value = false
+    }
+  }
+
+  function openLogbook(file: string, text: string) {
+    try {
+      opened.value = { kind: 'logbook', file, logbook: readLogbook(text) }
+    } catch (error) {
+      refuse(file, (error as Error).message, error instanceof UnreadableFile ? error.problems : [])
+    }
+  }
+
+  async function openTable(file: string, text: string) {
+    const table = await analysisWork().openTable(text)
+    if (!table.ok) return refuse(file, table.message, table.problems)
+    opened.value = { kind: 'trace', file, opened: table.value, result: null, failure: '' }
+    await readColumns(table.value.meanings)
+  }
+
+  /** Reads the table again with the columns as named now. */
+  async function readColumns(meanings: ColumnMeaning[]) {
+    const current = opened.value
+    if (current?.kind !== 'trace') return
+    const plain = JSON.parse(JSON.stringify({ table: current.opened.table, meanings })) as OpenedTable
+    const outcome = await analysisWork().readTrace(plain.table, plain.meanings)
+    const places = outcome.ok ? '' : outcome.problems.map(problemInWords).join(' ')
+    opened.value = {
+      ...current,
+      opened: { ...current.opened, meanings },
+      result: outcome.ok ? outcome.value : null,
+      failure: outcome.ok ? '' : `${outcome.message} ${places}`.trim(),
+    }
+  }
+
+  async function takeLogbook(mode: 'merge' | 'replace') {
+    if (opened.value?.kind !== 'logbook') return
+    await logbook.take(opened.value.logbook, mode)
+    opened.value = null
+  }
+
+  /** Puts the opened trace into the logbook as a run of the pair it belongs to. */
+  async function takeTrace(pair: {
+    deviceId: string
+    sourceId: string
+    cableId: string | null
+  }): Promise<string | undefined> {
+    const current = opened.value
+    if (current?.kind !== 'trace' || !current.result) return undefined
+    const { trace } = current.result
+    const id = crypto.randomUUID()
+    const first = trace.percent?.find((p) => !Number.isNaN(p))
+    await logbook.putRun(
+      {
+        id,
+        ...pair,
+        ink: nextInk(logbook.runs.filter((r) => r.deviceId === pair.deviceId).map((r) => r.ink)),
+        startedAt: new Date().toISOString(),
+        state: 'done',
+        stateReason: '',
+        startPercent: first ?? null,
+        reading: { kind: 'every', seconds: usualStep(trace.time) },
+        stop: { kind: 'open' },
+        provenance: 'import',
+        events: [],
+        corrections: [],
+        notes: `Read from ${current.file}.`,
+      },
+      trace,
+    )
+    opened.value = null
+    return id
+  }
+
+  return { opened, refusal, busy, open, readColumns, takeLogbook, takeTrace }
+})
+
+const usualStep = (time: Float64Array): number =>
+  Math.min(
+    7200,
+    Math.max(1, Math.round(time.length > 1 ? (time[time.length - 1] - time[0]) / (time.length - 1) : 60)),
+  )
