@@ -9,6 +9,7 @@ export default defineConfig({
   workers: 2,
   fullyParallel: true,
   use: {
+    actionTimeout: 8_000,
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {

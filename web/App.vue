@@ -9,6 +9,7 @@ import {
   mdiWhiteBalanceSunny,
 } from '@mdi/js'
 import { computed, onMounted, watchEffect } from 'vue'
+import { useRoute } from 'vue-router'
 import { useTheme } from 'vuetify'
 import NoticeBar from './components/NoticeBar.vue'
 import EmptyPage from './components/EmptyPage.vue'
@@ -23,6 +24,7 @@ const logbook = useLogbook()
 const settings = useSettings()
 const bench = useBench()
 const theme = useTheme()
+const route = useRoute()
 
 /** The screens in the order of the work. */
 const PLACES = [
@@ -57,7 +59,13 @@ onMounted(() => startup.begin().catch(useNotices().fail))
         Inkpath Log
       </router-link>
       <nav aria-label="Screens">
-        <router-link v-for="place in PLACES" :key="place.to" :to="place.to" class="place">
+        <router-link
+          v-for="place in PLACES"
+          :key="place.to"
+          :to="place.to"
+          class="place"
+          :class="{ here: route.path.startsWith(place.to) }"
+        >
           <v-icon :icon="place.icon" size="20" class="place-icon" />
           <span>{{ place.label }}</span>
           <span v-if="place.to === '/bench' && bench.running" class="running" aria-label="running">●</span>
@@ -123,7 +131,7 @@ nav {
 .place-icon {
   display: none;
 }
-.place.router-link-active {
+.place.here {
   border-bottom-color: rgb(var(--v-theme-primary));
   font-weight: 650;
 }
@@ -168,7 +176,7 @@ nav {
     border-top: 2px solid transparent;
     position: relative;
   }
-  .place.router-link-active {
+  .place.here {
     border-top-color: rgb(var(--v-theme-primary));
   }
   .place-icon {

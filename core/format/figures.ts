@@ -10,6 +10,10 @@ export function figure(value: number | null | undefined, digits: number, unit = 
   return unit ? `${shown}\u00A0${unit}` : shown
 }
 
+/** Percentage points: `1 point`, `12 points`. */
+export const points = (value: number, digits = 0): string =>
+  figure(value, digits, Math.abs(value) === 1 ? 'point' : 'points')
+
 /** Seconds as `1 h 48 min`, `12 min`, or `45 s` below a minute; a minus sign in front when negative. */
 export function duration(seconds: number): string {
   if (!Number.isFinite(seconds)) return UNKNOWN

@@ -95,10 +95,10 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           max: until,
           grid: { color: c.grid },
           border: { color: c.quiet },
+          afterBuildTicks: (scale) => void (scale.ticks = ticksUntil(until, o.narrow)),
           ticks: {
             display: o.showClock,
             color: c.quiet,
-            stepSize: tickStep(until, o.narrow),
             maxRotation: 0,
             callback: (v) => tickText(Number(v)),
           },
@@ -109,7 +109,7 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           grace: '8%',
           grid: { color: c.grid },
           border: { color: c.quiet },
-          ticks: { color: c.quiet, maxTicksLimit: 6 },
+          ticks: { color: c.quiet, maxTicksLimit: 6, stepSize: o.unit === '%' ? 20 : undefined },
           title: { display: true, text: o.unit, color: c.quiet },
           afterFit: (scale) => void (scale.width = AXIS_WIDTH),
         },
@@ -117,7 +117,11 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
       plugins: {
         decimation: { enabled: true, algorithm: 'min-max' },
         endLabels: {
-          labels: o.labelEnds ? o.paths.map((p) => (p.faded ? '' : p.label)) : [],
+          ground: c.ground,
+          labels:
+            o.labelEnds && !(o.narrow && o.paths.length === 1)
+              ? o.paths.map((p) => (p.faded ? '' : p.label))
+              : [],
           colours: o.paths.map((p) => inkColour(p.ink, o.dark)),
         },
         tooltip: {
@@ -234,6 +238,12 @@ function eventMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
 function tickStep(until: number, narrow: boolean): number {
   const wanted = until / (narrow ? 4 : 8)
   return [15, 30, 60, 120, 300, 600, 900, 1200, 1800, 3600, 7200, 14_400].find((s) => s >= wanted) ?? 28_800
+}
+
+/** Chart.js would move the steps off the round minutes to make the last one fit. */
+function ticksUntil(until: number, narrow: boolean): { value: number }[] {
+  const step = tickStep(until, narrow)
+  return Array.from({ length: Math.floor(until / step) + 1 }, (_, i) => ({ value: i * step }))
 }
 
 function tickText(seconds: number): string {

@@ -38,5 +38,6 @@ const MARKS: Record<string, string> = {
 .ink {
   vertical-align: -2px;
   flex: none;
+  margin-right: 4px;
 }
 </style>

@@ -59,6 +59,7 @@ const MOST_LANES = 8
 <style scoped>
 .lanes {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 28px;
 }
 .caution {

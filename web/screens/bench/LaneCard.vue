@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { clock, countdown, duration, figure } from '@core/format/figures'
+import { clock, countdown, duration, figure, points } from '@core/format/figures'
 import { stopInWords } from '@core/protocol/stopping'
 import PathChart from '../../charts/PathChart.vue'
 import InkMark from '../../components/InkMark.vue'
@@ -45,9 +45,7 @@ const missed = computed(() => (byHand ? missedOf(props.lane).map((s) => duration
         <div>
           <div class="label">Level</div>
           <div class="figure big" data-testid="level">{{ figure(last?.percent, 0, '%') }}</div>
-          <div class="quiet small">
-            gained {{ figure((last?.percent ?? NaN) - lane.setup.startPercent, 0, 'points') }}
-          </div>
+          <div class="quiet small">gained {{ points((last?.percent ?? NaN) - lane.setup.startPercent) }}</div>
         </div>
         <div>
           <div class="label">Power</div>

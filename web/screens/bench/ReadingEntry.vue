@@ -117,11 +117,14 @@ async function takeBack() {
 
 <style scoped>
 .entry {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(120px, 170px)) auto;
+  display: flex;
+  flex-wrap: wrap;
   gap: 8px 24px;
   align-items: start;
   margin: 4px 0 12px;
+}
+.entry > :deep(.v-input) {
+  flex: 0 1 150px;
 }
 .entry :deep(input) {
   font-family: var(--figure-face);
@@ -137,15 +140,15 @@ async function takeBack() {
   min-height: 44px;
 }
 .saved {
-  grid-column: 1 / -1;
+  flex-basis: 100%;
   min-height: 1.4em;
 }
 @media (max-width: 700px) {
-  .entry {
-    grid-template-columns: 1fr 1fr;
+  .entry > :deep(.v-input) {
+    flex: 1 1 30%;
   }
   .buttons {
-    grid-column: 1 / -1;
+    flex-basis: 100%;
   }
 }
 </style>

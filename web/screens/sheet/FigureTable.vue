@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { duration, figure } from '@core/format/figures'
+import { clock, duration, figure } from '@core/format/figures'
 import type { Analysis } from '@core/analysis/analyse'
 import { capacityOf } from '@core/gear/capacity'
 import type { Device } from '@core/gear/gear'
@@ -59,8 +59,8 @@ const efficiency = computed(() => figure(a.value.efficiency * 100, 0, '%'))
             <td v-if="m.reason" colspan="4" class="quiet">not reached. {{ m.reason }}</td>
             <template v-else>
               <td class="number">{{ duration(m.timeS) }}</td>
-              <td class="number quiet">{{ duration(m.earliestS) }} – {{ duration(m.latestS) }}</td>
-              <td class="number quiet">{{ duration(m.firstSeenS) }}</td>
+              <td class="number quiet">{{ clock(m.earliestS) }}–{{ clock(m.latestS) }}</td>
+              <td class="number quiet">{{ clock(m.firstSeenS) }}</td>
               <td class="number quiet">{{ duration(2 * m.uncertaintyS) }}</td>
             </template>
           </tr>

@@ -1,0 +1,88 @@
+import { expect, test, type Page } from '@playwright/test'
+import { addDevice, fillShelf, startByHand } from './steps'
+
+test('a device’s capacity must make sense', async ({ page }) => {
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'Add a device' }).click()
+  await page.getByLabel('Name').fill('Skerry P5')
+  const capacity = page.getByLabel('Capacity', { exact: true })
+  for (const [typed, message] of [
+    ['-1', 'Capacity must be at least 0 mAh.'],
+    ['0', 'Capacity must be more than 0.'],
+    ['plenty', 'Capacity must be a number.'],
+    ['1000000000', 'Capacity must be at most 100000 mAh.'],
+  ]) {
+    await capacity.fill(typed)
+    await page.getByRole('button', { name: 'Put on the shelf' }).click()
+    await expect(page.getByText(message)).toBeVisible()
+  }
+  await capacity.fill('4200')
+  await page.getByRole('button', { name: 'Put on the shelf' }).click()
+  await expect(page.getByText('16.2 Wh')).toBeVisible()
+})
+
+test('a deletion can be undone, and gear with runs stays', async ({ page }) => {
+  await page.goto('/shelf')
+  await addDevice(page, 'Thwart T11')
+  await page.getByRole('button', { name: 'Delete Thwart T11' }).click()
+  await expect(page.getByRole('button', { name: 'Edit Thwart T11' })).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Edit Thwart T11' })).toBeVisible()
+})
+
+test('an impossible reading is refused where it is typed, and nothing is lost', async ({ page }) => {
+  await fillShelf(page)
+  await startByHand(page, 'Bollard 12', '5')
+  await page.getByLabel('Level').fill('101')
+  await page.getByLabel('Power').fill('-5')
+  await page.getByRole('button', { name: 'Note a reading' }).click()
+  await expect(page.getByText('The battery level cannot be above 100 %.')).toBeVisible()
+  await expect(page.getByText('Watts cannot be below 0 W.')).toBeVisible()
+  await expect(page.getByLabel('Level')).toHaveValue('101')
+  await expect(page.getByTestId('level')).toHaveText(/5/)
+})
+
+const bring = (page: Page, name: string, content: string | Buffer) =>
+  page
+    .locator('input[type=file]')
+    .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content as string) })
+
+test('a file that is no logbook and no trace is refused, and the logbook stays', async ({ page }) => {
+  await fillShelf(page)
+  await page.goto('/files')
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  )
+  const files: [string, string | Buffer, RegExp][] = [
+    ['notime.csv', 'battery_percent,power_w\n5,10\n', /no time column/],
+    ['picture.csv', png, /not a text file/],
+    ['empty.csv', '', /empty/],
+    ['empty.json', '', /empty/],
+    ['other.json', '{"name":"something","items":[1,2]}', /not a logbook of this program/],
+    ['cut.json', '{"format":"inkpath-logbook","schemaVersion":1,"devices":[{"id', /cut short/],
+    [
+      'wrong.json',
+      '{"format":"inkpath-logbook","schemaVersion":1,"devices":[{"id":"x"}],"sources":[],"runs":[]}',
+      /Give it a name/,
+    ],
+  ]
+  for (const [name, content, message] of files) {
+    await bring(page, name, content)
+    await expect(page.getByRole('alert')).toContainText(message)
+    await expect(page.getByRole('alert')).toContainText('Nothing stored was changed')
+  }
+  await page.goto('/shelf')
+  await expect(page.getByRole('button', { name: 'Edit Skerry P5' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Edit Bollard 12' })).toBeVisible()
+})
+
+test('a trace with bad rows names each by its line and keeps the rest', async ({ page }) => {
+  await fillShelf(page)
+  await page.goto('/files')
+  await bring(page, 'rows.csv', 'time_s,battery_percent,power_w\n0,5,10\n60,6,ten\n30,7,10\n120,8,10\n')
+  await expect(page.getByRole('alert')).toContainText('line 3, power_w: "ten" is not a number')
+  await expect(page.getByRole('alert')).toContainText('line 4, time_s: Time goes backwards')
+  await expect(page.getByText('3 readings over 2 min')).toBeVisible()
+})

@@ -1,0 +1,90 @@
+import { expect, test } from '@playwright/test'
+import { elapsedSeconds, fillShelf, startByHand, startSimulated, stopAndKeep, typeReading } from './steps'
+
+test('a reload in mid-run comes back with every reading and the clock still right', async ({ page }) => {
+  await page.clock.install()
+  await fillShelf(page)
+  await startByHand(page, 'Bollard 12', '5')
+  await page.clock.fastForward(300_000)
+  await typeReading(page, '20', '11.8')
+  await page.clock.fastForward(90_000)
+  const before = await elapsedSeconds(page)
+  await page.reload()
+  await expect(page.getByTestId('level')).toHaveText(/20/)
+  const after = await elapsedSeconds(page)
+  expect(after).toBeGreaterThanOrEqual(before)
+  expect(after - before).toBeLessThan(15)
+  await page.clock.fastForward(210_000)
+  await expect(page.getByTestId('countdown')).toHaveText('now')
+})
+
+test('a killed tab leaves the simulated run on the bench, with a gap and nothing filled in', async ({
+  context,
+}) => {
+  const first = await context.newPage()
+  await fillShelf(first)
+  await startSimulated(first, 'Bollard 5', '5', '600×')
+  await expect.poll(() => elapsedSeconds(first)).toBeGreaterThan(900)
+  await first.close({ runBeforeUnload: false })
+
+  const second = await context.newPage()
+  await second.waitForTimeout(500)
+  await second.goto('/bench')
+  await expect(second.getByText('simulated', { exact: true })).toBeVisible()
+  const resumed = await elapsedSeconds(second)
+  await expect.poll(() => elapsedSeconds(second)).toBeGreaterThan(resumed + 300)
+  await stopAndKeep(second)
+  await expect(second.getByText(/No power was read for \d+ s/)).toBeVisible()
+})
+
+test('one run from the shelf to the sheet with the keyboard alone', async ({ page }) => {
+  await page.clock.install()
+  await fillShelf(page)
+  const press = async (key: string, times = 1) => {
+    for (let i = 0; i < times; i++) await page.keyboard.press(key)
+  }
+  const tabTo = async (name: RegExp) => {
+    for (let i = 0; i < 40; i++) {
+      await press('Tab')
+      const here = await page.evaluate(() => {
+        const e = document.activeElement as HTMLElement | null
+        return `${e?.getAttribute('aria-label') ?? ''} ${(e as HTMLInputElement)?.labels?.[0]?.innerText ?? ''} ${e?.innerText ?? ''}`
+      })
+      if (name.test(here)) return
+    }
+    throw new Error(`Tab never reached ${name}`)
+  }
+  await tabTo(/^\s*Bench/)
+  await press('Enter')
+  await tabTo(/Start level/)
+  await page.keyboard.type('7')
+  await press('Enter')
+  await expect(page.getByTestId('elapsed')).toBeVisible()
+  await page.clock.fastForward(300_000)
+  await typeReading(page, '14', '4.9')
+  await tabTo(/Stop this run/)
+  await press('Enter')
+  await tabTo(/Stop and keep/)
+  await press('Enter')
+  await expect(page.getByTestId('sentence')).toContainText('from 7 % to 14 %')
+})
+
+test('a reading is corrected with a reason, and the old value stays', async ({ page }) => {
+  await page.clock.install()
+  await fillShelf(page)
+  await startByHand(page, 'Bollard 12', '5')
+  await page.clock.fastForward(300_000)
+  await typeReading(page, '70', '11.8')
+  await stopAndKeep(page)
+  await expect(page.getByTestId('milestone-50')).not.toContainText('not reached')
+  await page.getByRole('button', { name: 'Readings' }).click()
+  await page.getByRole('button', { name: /Correct Level, % at 0:05:0\d, now 70/ }).click()
+  await page.getByLabel('Right value').fill('17')
+  await page.getByRole('button', { name: 'Correct it' }).click()
+  await expect(page.getByText('Say why')).toBeVisible()
+  await page.getByLabel('Why').fill('misread the display')
+  await page.getByRole('button', { name: 'Correct it' }).click()
+  await expect(page.getByText('was 70: misread the display')).toBeVisible()
+  await page.reload()
+  await expect(page.getByTestId('milestone-50')).toContainText('not reached')
+})

@@ -1,0 +1,35 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+
+const SCREENS = [
+  '/shelf',
+  '/bench',
+  '/sheet',
+  '/sheet/demo-4',
+  '/side-by-side?runs=demo-1,demo-3,demo-5',
+  '/files',
+]
+
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`every screen of the demo logbook is usable by all, ${colorScheme}`, async ({ browser }) => {
+    const page = await (
+      await browser.newContext({ colorScheme, viewport: { width: 390, height: 844 } })
+    ).newPage()
+    const errors: string[] = []
+    page.on('pageerror', (error) => errors.push(error.message))
+    await page.goto('/shelf')
+    await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
+    await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+    for (const screen of SCREENS) {
+      await page.goto(screen)
+      await expect(page.locator('h1')).toBeVisible()
+      await page.waitForLoadState('networkidle')
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        .analyze()
+      expect(violations.map((v) => `${screen} ${v.id}: ${v.nodes[0].html}`)).toEqual([])
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+      expect(overflow, `${screen} scrolls sideways`).toBeLessThanOrEqual(0)
+    }
+    expect(errors).toEqual([])
+  })

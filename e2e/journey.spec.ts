@@ -1,0 +1,113 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from '@playwright/test'
+import { cellsOf, fillShelf, startByHand, startSimulated, stopAndKeep, typeReading } from './steps'
+
+test('from an empty program to two runs side by side, out and in again with the same figures', async ({
+  page,
+}) => {
+  await page.clock.install()
+  await page.goto('/')
+  await expect(page.getByText('An empty shelf')).toBeVisible()
+  await fillShelf(page)
+
+  // A run typed in by hand, every five minutes, one of them 20 s late.
+  await startByHand(page, 'Bollard 12', '5')
+  const levels = ['20', '35', '50', '64', '76', '86', '94', '100']
+  for (const [i, level] of levels.entries()) {
+    await page.clock.fastForward(i === 2 ? 320_000 : i === 3 ? 280_000 : 300_000)
+    await expect(page.getByTestId('countdown')).toHaveText('now')
+    await typeReading(page, level, '11,5')
+  }
+  await expect(page.getByText('The display shows 100 %.')).toBeVisible()
+  await stopAndKeep(page)
+  // 50 % was first seen at the late reading, at 15:20, and the one before was at 10:00.
+  await expect(page.getByTestId('milestone-50')).toContainText('0:15:2')
+  await expect(page.getByTestId('milestone-50')).toContainText('0:10:0')
+  // The bracket's middle for full: between 35 and 40 minutes.
+  await expect(page.getByTestId('milestone-100')).toContainText(/38 min|37 min/)
+  // 11.5 W for 40 minutes by the handbook: 7.67 Wh; the start level carries no power, so five minutes fewer.
+  await expect(page.getByTestId('figure-Energy')).toContainText('6.7')
+
+  // A simulated one at speed, labelled as such everywhere.
+  await startSimulated(page, 'Bollard 5', '5', '600×')
+  await expect(page.getByText('simulated', { exact: true })).toBeVisible()
+  await page.clock.fastForward(14_000)
+  await expect(page.getByText('The display shows 100 %.')).toBeVisible({ timeout: 30_000 })
+  await stopAndKeep(page)
+  await expect(page.getByText('simulated', { exact: true })).toBeVisible()
+
+  await page.goto('/sheet')
+  for (const box of await page.getByRole('checkbox').all()) await box.check()
+  await page.getByRole('button', { name: 'Set side by side' }).click()
+  await expect(page.getByTestId('times').getByText('simulated')).toHaveCount(1)
+  await expect(page.getByTestId('against')).toContainText('speed ratio')
+  const before = [await cellsOf(page, 'times'), await cellsOf(page, 'against')]
+  const address = page.url()
+
+  await page.goto('/files')
+  const saving = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Take the whole logbook' }).click()
+  const file = await (await saving).path()
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
+    format: 'inkpath-logbook',
+    schemaVersion: 1,
+  })
+
+  await page.getByRole('button', { name: 'Wipe the logbook' }).click()
+  await page.getByRole('button', { name: 'Wipe it' }).click()
+  await expect(page.getByText('0 runs.')).toBeVisible()
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'logbook.json', mimeType: 'application/json', buffer: readFileSync(file) })
+  await page.getByRole('button', { name: 'Merge it in' }).click()
+  await expect(page.getByText('2 runs.')).toBeVisible()
+  await page.goto(address)
+  await expect(page.getByTestId('against')).toBeVisible()
+  expect([await cellsOf(page, 'times'), await cellsOf(page, 'against')]).toEqual(before)
+})
+
+test('a trace goes out as CSV and comes in as a run with the same figures', async ({ page }) => {
+  await fillShelf(page)
+  await startSimulated(page, 'Bollard 12', '40', '600×')
+  await expect(page.getByText('The display shows 100 %.')).toBeVisible({ timeout: 30_000 })
+  await stopAndKeep(page)
+  const figures = await page.getByTestId('milestone-80').innerText()
+  const saving = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Take the trace (CSV)' }).click()
+  const csv = readFileSync(await (await saving).path())
+  expect(csv.toString().split('\r\n')[0]).toBe(
+    'time_s,battery_percent,voltage_v,current_a,temperature_back_c',
+  )
+
+  await page.goto('/files')
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'trace.csv', mimeType: 'text/csv', buffer: csv })
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await expect(page.getByTestId('milestone-80'))
+    .toHaveText(figures.replace(/\s+/g, ' '), { useInnerText: true })
+    .catch(async () => {
+      expect((await page.getByTestId('milestone-80').innerText()).split(/\s+/)).toEqual(figures.split(/\s+/))
+    })
+})
+
+test('a table of somebody else’s is mapped by hand', async ({ page }) => {
+  await fillShelf(page)
+  await page.goto('/files')
+  const text = 'when;filling;strength\n0:00:00;10;5,1\n0:10:00;31;5,0\n0:20:00;52;4,9\n'
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'other.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+  await expect(page.getByRole('alert')).toContainText('no time column')
+  for (const [header, meaning] of [
+    ['when', 'time'],
+    ['filling', 'level, %'],
+    ['strength', 'watts'],
+  ]) {
+    await page.getByRole('combobox', { name: `What ${header} holds` }).press('Enter')
+    await page.getByRole('option', { name: meaning, exact: true }).click()
+  }
+  await expect(page.getByText('3 readings over 20 min: level, watts.')).toBeVisible()
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await expect(page.getByTestId('milestone-50')).toContainText('19 min')
+})

@@ -1,0 +1,76 @@
+import { expect, type Page } from '@playwright/test'
+
+/** Steps a reviewer takes, in the words of the screens. */
+
+export async function pick(page: Page, label: string, option: string) {
+  await page.getByRole('combobox', { name: label }).first().press('Enter')
+  await page.getByRole('option', { name: option, exact: true }).click()
+}
+
+export async function addDevice(page: Page, name: string, fields: Record<string, string> = {}) {
+  await page.getByRole('button', { name: 'Add a device' }).click()
+  await page.getByLabel('Name').fill(name)
+  for (const [label, value] of Object.entries(fields))
+    await page.getByLabel(label, { exact: true }).fill(value)
+  await page.getByRole('button', { name: 'Put on the shelf' }).click()
+  await expect(page.getByRole('button', { name: `Edit ${name}` })).toBeVisible()
+}
+
+export async function addSource(page: Page, name: string, watts: string, offers: string) {
+  await page.getByRole('button', { name: 'Add a source' }).click()
+  await page.getByLabel('Name').fill(name)
+  await page.getByLabel('Rated').fill(watts)
+  await page.getByLabel('Offers').fill(offers)
+  await page.getByRole('button', { name: 'Put on the shelf' }).click()
+  await expect(page.getByRole('button', { name: `Edit ${name}` })).toBeVisible()
+}
+
+/** A shelf with one phone and two chargers. */
+export async function fillShelf(page: Page) {
+  await page.goto('/shelf')
+  await addDevice(page, 'Skerry P5', { Capacity: '4200', 'Most it takes': '20' })
+  await addSource(page, 'Bollard 5', '5', '5V1A')
+  await addSource(page, 'Bollard 12', '12', '5V2.4A')
+}
+
+export async function startByHand(page: Page, source: string, startPercent: string) {
+  await page.goto('/bench')
+  await pick(page, 'Source', source)
+  await page.getByLabel('Start level').fill(startPercent)
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await expect(page.getByTestId('elapsed')).toBeVisible()
+}
+
+export async function startSimulated(page: Page, source: string, startPercent: string, speed: string) {
+  await page.goto('/bench')
+  await pick(page, 'Source', source)
+  await page.getByLabel('Start level').fill(startPercent)
+  await page.getByRole('button', { name: 'a simulated meter and battery' }).click()
+  await page.getByRole('button', { name: speed }).click()
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await expect(page.getByTestId('elapsed')).toBeVisible()
+}
+
+/** Types a reading with the keyboard alone; the cursor is where it was left. */
+export async function typeReading(page: Page, percent: string, watts: string) {
+  await page.keyboard.type(percent)
+  await page.keyboard.press('Enter')
+  await page.keyboard.type(watts)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('status').filter({ hasText: `${percent}` })).toBeVisible()
+}
+
+export async function stopAndKeep(page: Page) {
+  await page.getByRole('button', { name: 'Stop this run' }).click()
+  await page.getByRole('button', { name: 'Stop and keep' }).click()
+  await expect(page.getByTestId('sentence')).toBeVisible()
+}
+
+/** The text of every cell of a table, to compare figures before and after. */
+export const cellsOf = (page: Page, testId: string) =>
+  page.getByTestId(testId).locator('td, th').allInnerTexts()
+
+export const elapsedSeconds = async (page: Page) => {
+  const [h, m, s] = (await page.getByTestId('elapsed').first().innerText()).split(':').map(Number)
+  return h * 3600 + m * 60 + s
+}
