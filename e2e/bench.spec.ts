@@ -8,6 +8,7 @@ test('a reload in mid-run comes back with every reading and the clock still righ
   await page.clock.fastForward(300_000)
   await typeReading(page, '20', '11.8')
   await page.clock.fastForward(90_000)
+  await expect.poll(() => elapsedSeconds(page)).toBeGreaterThanOrEqual(390)
   const before = await elapsedSeconds(page)
   await page.reload()
   await expect(page.getByTestId('level')).toHaveText(/20/)
@@ -48,7 +49,7 @@ test('one run from the shelf to the sheet with the keyboard alone', async ({ pag
       await press('Tab')
       const here = await page.evaluate(() => {
         const e = document.activeElement as HTMLElement | null
-        return `${e?.getAttribute('aria-label') ?? ''} ${(e as HTMLInputElement)?.labels?.[0]?.innerText ?? ''} ${e?.innerText ?? ''}`
+        return `${e?.getAttribute('aria-label') ?? ''} ${(e as HTMLInputElement)?.labels?.[0]?.innerText ?? ''} ${/^(A|BUTTON)$/.test(e?.tagName ?? '') ? e!.innerText : ''}`
       })
       if (name.test(here)) return
     }
@@ -56,6 +57,7 @@ test('one run from the shelf to the sheet with the keyboard alone', async ({ pag
   }
   await tabTo(/^\s*Bench/)
   await press('Enter')
+  await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible()
   await tabTo(/Start level/)
   await page.keyboard.type('7')
   await press('Enter')

@@ -24,7 +24,7 @@ test('from an empty program to two runs side by side, out and in again with the 
   await expect(page.getByTestId('milestone-50')).toContainText('0:15:2')
   await expect(page.getByTestId('milestone-50')).toContainText('0:10:0')
   // The bracket's middle for full: between 35 and 40 minutes.
-  await expect(page.getByTestId('milestone-100')).toContainText(/38 min|37 min/)
+  await expect(page.getByTestId('milestone-100')).toContainText(/3[78].min/)
   // 11.5 W for 40 minutes by the handbook: 7.67 Wh; the start level carries no power, so five minutes fewer.
   await expect(page.getByTestId('figure-Energy')).toContainText('6.7')
 
@@ -84,11 +84,8 @@ test('a trace goes out as CSV and comes in as a run with the same figures', asyn
     .locator('input[type=file]')
     .setInputFiles({ name: 'trace.csv', mimeType: 'text/csv', buffer: csv })
   await page.getByRole('button', { name: 'Make it a run' }).click()
-  await expect(page.getByTestId('milestone-80'))
-    .toHaveText(figures.replace(/\s+/g, ' '), { useInnerText: true })
-    .catch(async () => {
-      expect((await page.getByTestId('milestone-80').innerText()).split(/\s+/)).toEqual(figures.split(/\s+/))
-    })
+  await expect(page.getByTestId('sentence')).toBeVisible()
+  expect(await page.getByTestId('milestone-80').innerText()).toBe(figures)
 })
 
 test('a table of somebody else’s is mapped by hand', async ({ page }) => {
@@ -105,7 +102,10 @@ test('a table of somebody else’s is mapped by hand', async ({ page }) => {
     ['strength', 'watts'],
   ]) {
     await page.getByRole('combobox', { name: `What ${header} holds` }).press('Enter')
-    await page.getByRole('option', { name: meaning, exact: true }).click()
+    // The list is long and scrolls by itself; the choice is made on the element, wherever it stands.
+    await page
+      .getByRole('option', { name: meaning, exact: true })
+      .evaluate((option: HTMLElement) => option.click())
   }
   await expect(page.getByText('3 readings over 20 min: level, watts.')).toBeVisible()
   await page.getByRole('button', { name: 'Make it a run' }).click()

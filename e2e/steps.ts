@@ -57,7 +57,9 @@ export async function typeReading(page: Page, percent: string, watts: string) {
   await page.keyboard.press('Enter')
   await page.keyboard.type(watts)
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('status').filter({ hasText: `${percent}` })).toBeVisible()
+  await expect(
+    page.getByRole('status').filter({ hasText: new RegExp(`Noted at .*${percent}`) }),
+  ).toBeVisible()
 }
 
 export async function stopAndKeep(page: Page) {

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
 import type { ColumnMeaning } from '@core/formats/columns'
 import { readLogbook } from '@core/formats/logbookJson'
 import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
@@ -24,7 +24,8 @@ const MOST_PLACES = 12
 /** Files on their way in: opened and looked at first, taken only when the reviewer says so. */
 export const useFiles = defineStore('files', () => {
   const logbook = useLogbook()
-  const opened = ref<Opened | null>(null)
+  // Shallow: a trace's columns must reach storage as they are, not wrapped.
+  const opened = shallowRef<Opened | null>(null)
   const refusal = ref<Refusal | null>(null)
   const busy = ref(false)
 
@@ -67,8 +68,7 @@ export const useFiles = defineStore('files', () => {
   async function readColumns(meanings: ColumnMeaning[]) {
     const current = opened.value
     if (current?.kind !== 'trace') return
-    const plain = JSON.parse(JSON.stringify({ table: current.opened.table, meanings })) as OpenedTable
-    const outcome = await analysisWork().readTrace(plain.table, plain.meanings)
+    const outcome = await analysisWork().readTrace(current.opened.table, meanings)
     const places = outcome.ok ? '' : outcome.problems.map(problemInWords).join(' ')
     opened.value = {
       ...current,

@@ -17,7 +17,7 @@ const known = (n: number) => Number.isFinite(n)
 
 <template>
   <h2>Times and levels</h2>
-  <div class="scroll-x">
+  <div class="scroll-x" tabindex="0">
     <table class="ruled" data-testid="times">
       <thead>
         <tr>
@@ -53,7 +53,7 @@ const known = (n: number) => Number.isFinite(n)
   <p class="quiet">
     Three ways to say “faster by”. They give different figures for the same pair, so each is named.
   </p>
-  <div class="scroll-x">
+  <div class="scroll-x" tabindex="0">
     <table class="ruled" data-testid="against">
       <thead>
         <tr>

@@ -66,7 +66,7 @@ function choose(column: number, value: string) {
 </script>
 
 <template>
-  <div class="scroll-x my-3">
+  <div class="scroll-x my-3" tabindex="0">
     <p>Say what each column holds.</p>
     <table class="ruled">
       <thead>

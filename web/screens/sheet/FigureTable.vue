@@ -41,7 +41,7 @@ const efficiency = computed(() => figure(a.value.efficiency * 100, 0, '%'))
 
 <template>
   <div class="tables">
-    <section class="scroll-x">
+    <section class="scroll-x" tabindex="0">
       <h2>Time to</h2>
       <table class="ruled">
         <thead>
@@ -67,7 +67,7 @@ const efficiency = computed(() => figure(a.value.efficiency * 100, 0, '%'))
         </tbody>
       </table>
     </section>
-    <section class="scroll-x">
+    <section class="scroll-x" tabindex="0">
       <h2>Level at</h2>
       <table class="ruled">
         <thead>
@@ -88,7 +88,7 @@ const efficiency = computed(() => figure(a.value.efficiency * 100, 0, '%'))
         </tbody>
       </table>
     </section>
-    <section class="scroll-x">
+    <section class="scroll-x" tabindex="0">
       <h2>Power and energy</h2>
       <table class="ruled">
         <tbody>
@@ -123,7 +123,7 @@ const efficiency = computed(() => figure(a.value.efficiency * 100, 0, '%'))
         </tbody>
       </table>
     </section>
-    <section class="scroll-x">
+    <section class="scroll-x" tabindex="0">
       <h2>By band of level</h2>
       <table class="ruled">
         <thead>

@@ -38,7 +38,7 @@ const wasText = (row: number, what: Channel) => {
 <template>
   <div>
     <p class="quiet">Press a value to correct it. The old value and your reason stay with the run.</p>
-    <div class="scroll-x">
+    <div class="scroll-x" tabindex="0">
       <table class="ruled">
         <thead>
           <tr>

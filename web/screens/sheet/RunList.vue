@@ -39,7 +39,7 @@ const compare = () => router.push({ path: '/side-by-side', query: { runs: chosen
       <v-btn variant="flat" color="primary" to="/bench">Go to the bench</v-btn>
       <v-btn to="/files">Read a file</v-btn>
     </EmptyPage>
-    <div v-else class="scroll-x">
+    <div v-else class="scroll-x" tabindex="0">
       <table class="ruled">
         <thead>
           <tr>
