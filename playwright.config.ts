@@ -5,11 +5,14 @@ const PORT = 4396
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  timeout: 60_000,
+  timeout: 90_000,
+  // A loaded machine is slow, not wrong.
+  expect: { timeout: 15_000 },
+  retries: process.env.CI ? 1 : 0,
   workers: 2,
   fullyParallel: true,
   use: {
-    actionTimeout: 8_000,
+    actionTimeout: 15_000,
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {

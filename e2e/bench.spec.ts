@@ -48,14 +48,21 @@ test('one run from the shelf to the sheet with the keyboard alone', async ({ pag
     for (let i = 0; i < 40; i++) {
       await press('Tab')
       const here = await page.evaluate(() => {
-        const e = document.activeElement as HTMLElement | null
-        return `${e?.getAttribute('aria-label') ?? ''} ${(e as HTMLInputElement)?.labels?.[0]?.innerText ?? ''} ${/^(A|BUTTON)$/.test(e?.tagName ?? '') ? e!.innerText : ''}`
+        const e = document.activeElement as HTMLInputElement
+        const labelledBy = document.getElementById(e.getAttribute('aria-labelledby') ?? '')?.textContent
+        const label = e.labels?.[0]?.textContent
+        return (
+          e.getAttribute('aria-label') ??
+          labelledBy ??
+          label ??
+          (/^(A|BUTTON)$/.test(e.tagName) ? e.innerText : '')
+        )
       })
       if (name.test(here)) return
     }
     throw new Error(`Tab never reached ${name}`)
   }
-  await tabTo(/^\s*Bench/)
+  await tabTo(/^\s*Bench\s*$/)
   await press('Enter')
   await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible()
   await tabTo(/Start level/)

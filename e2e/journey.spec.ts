@@ -60,6 +60,7 @@ test('from an empty program to two runs side by side, out and in again with the 
     .locator('input[type=file]')
     .setInputFiles({ name: 'logbook.json', mimeType: 'application/json', buffer: readFileSync(file) })
   await page.getByRole('button', { name: 'Merge it in' }).click()
+  await expect(page.getByText('The file was merged')).toBeVisible()
   await expect(page.getByText('2 runs.')).toBeVisible()
   await page.goto(address)
   await expect(page.getByTestId('against')).toBeVisible()
@@ -106,6 +107,7 @@ test('a table of somebody else’s is mapped by hand', async ({ page }) => {
     await page
       .getByRole('option', { name: meaning, exact: true })
       .evaluate((option: HTMLElement) => option.click())
+    await expect(page.getByRole('listbox')).toHaveCount(0)
   }
   await expect(page.getByText('3 readings over 20 min: level, watts.')).toBeVisible()
   await page.getByRole('button', { name: 'Make it a run' }).click()
