@@ -37,6 +37,7 @@ test('from an empty program to two runs side by side, out and in again with the 
   await expect(page.getByText('simulated', { exact: true })).toBeVisible()
 
   await page.goto('/sheet')
+  await expect(page.getByRole('checkbox')).toHaveCount(2)
   for (const box of await page.getByRole('checkbox').all()) await box.check()
   await page.getByRole('button', { name: 'Set side by side' }).click()
   await expect(page.getByTestId('times').getByText('simulated')).toHaveCount(1)
