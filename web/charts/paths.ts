@@ -65,6 +65,7 @@ const NIGHT = {
   ground: '#18202a',
 }
 const AXIS_WIDTH = 50
+const PERCENT_TICKS = [0, 20, 40, 60, 80, 100]
 
 export const coloursOf = (dark: boolean) => (dark ? NIGHT : PAPER)
 export const inkColour = (index: number, dark: boolean) => inkOf(index)[dark ? 'dark' : 'light']
@@ -107,9 +108,12 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           min: o.min,
           max: o.max,
           grace: '8%',
+          afterBuildTicks: (scale) => {
+            if (o.unit === '%') scale.ticks = PERCENT_TICKS.map((value) => ({ value }))
+          },
           grid: { color: c.grid },
           border: { color: c.quiet },
-          ticks: { color: c.quiet, maxTicksLimit: 6, stepSize: o.unit === '%' ? 20 : undefined },
+          ticks: { color: c.quiet, maxTicksLimit: 6 },
           title: { display: true, text: o.unit, color: c.quiet },
           afterFit: (scale) => void (scale.width = AXIS_WIDTH),
         },

@@ -2,12 +2,14 @@
 import { computed } from 'vue'
 import { clock, duration, figure } from '@core/format/figures'
 import type { Analysis } from '@core/analysis/analyse'
+import { energyGained } from '@core/analysis/energy'
 import { capacityOf } from '@core/gear/capacity'
 import type { Device } from '@core/gear/gear'
 
 const props = defineProps<{ analysis: Analysis; device: Device | undefined }>()
 const a = computed(() => props.analysis)
 const capacity = computed(() => (props.device ? capacityOf(props.device) : undefined))
+const gained = (gain: number) => figure(energyGained(gain, capacity.value?.usableWh ?? NaN), 1, 'Wh')
 const taperGap = computed(
   () => a.value.taperEndS - (a.value.milestones.find((m) => m.percent === 100)?.firstSeenS ?? NaN),
 )
@@ -76,6 +78,7 @@ const efficiency = computed(() => figure(a.value.efficiency * 100, 0, '%'))
             <th scope="col" class="number">Level</th>
             <th scope="col" class="number">between</th>
             <th scope="col" class="number">Gain, points</th>
+            <th scope="col" class="number">Energy gained</th>
           </tr>
         </thead>
         <tbody>
@@ -84,6 +87,7 @@ const efficiency = computed(() => figure(a.value.efficiency * 100, 0, '%'))
             <td class="number">{{ figure(m.percent, 1, '%') }}</td>
             <td class="number quiet">{{ m.low }}–{{ m.high }}</td>
             <td class="number">{{ figure(m.gain, 1) }}</td>
+            <td class="number">{{ gained(m.gain) }}</td>
           </tr>
         </tbody>
       </table>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { clock, figure } from '@core/format/figures'
+import { loadResistance } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
 import { channelsOf, type Channel, type Trace } from '@core/trace/trace'
 import CorrectDialog from './CorrectDialog.vue'
@@ -25,6 +26,9 @@ const rows = computed(() => {
   const from = (page.value - 1) * PER_PAGE
   return Array.from({ length: Math.min(PER_PAGE, props.trace.time.length - from) }, (_, i) => from + i)
 })
+/** Apparent load, Ω: what the source sees, as small meters show it. */
+const hasLoad = computed(() => channels.value.includes('voltage') && channels.value.includes('current'))
+const load = (row: number) => figure(loadResistance(props.trace.voltage![row], props.trace.current![row]), 1)
 const corrected = computed(() => new Map(props.run.corrections.map((c) => [`${c.row} ${c.what}`, c])))
 const correcting = ref<{ row: number; what: Channel } | null>(null)
 const shown = (row: number, what: Channel) =>
@@ -47,6 +51,7 @@ const wasText = (row: number, what: Channel) => {
             <th v-for="place in places" :key="place" scope="col" class="number">
               {{ place || 'Temperature' }}, °C
             </th>
+            <th v-if="hasLoad" scope="col" class="number">Load, Ω</th>
             <th v-if="trace.notes" scope="col">Note</th>
           </tr>
         </thead>
@@ -66,6 +71,7 @@ const wasText = (row: number, what: Channel) => {
             <td v-for="place in places" :key="place" class="number">
               {{ figure(trace.temperatures[place][row], 1) }}
             </td>
+            <td v-if="hasLoad" class="number">{{ load(row) }}</td>
             <td v-if="trace.notes">{{ trace.notes[row] }}</td>
           </tr>
         </tbody>
