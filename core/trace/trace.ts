@@ -95,6 +95,10 @@ export function powerColumn(trace: Trace): Float64Array | undefined {
   })
 }
 
+/** Watts of one reading: as read, else volts × amperes; NaN when neither was read. */
+export const wattsOf = ({ power, voltage, current }: Reading): number =>
+  power ?? (voltage !== undefined && current !== undefined ? voltage * current : NaN)
+
 /** Amperes per reading: as read, else watts ÷ volts where both were read. */
 export function currentColumn(trace: Trace): Float64Array | undefined {
   const { power, voltage, current } = trace

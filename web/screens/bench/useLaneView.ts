@@ -1,5 +1,6 @@
 import { computed } from 'vue'
 import { duration } from '@core/format/figures'
+import { wattsOf } from '@core/trace/trace'
 import type { Path } from '../../charts/paths'
 import { dueAt, type Lane } from '../../stores/lane'
 
@@ -11,10 +12,7 @@ export function useLaneView(lane: Lane) {
   const byHand = lane.setup.feed.kind === 'hand'
   const last = computed(() => (lane.count >= 0 ? lane.readings.at(-1) : undefined))
   const lastAge = computed(() => duration(lane.elapsedS - (last.value?.t ?? 0)))
-  const watts = computed(() => {
-    const r = last.value
-    return r?.power ?? (r?.voltage !== undefined && r.current !== undefined ? r.voltage * r.current : NaN)
-  })
+  const watts = computed(() => (last.value ? wattsOf(last.value) : NaN))
   const untilDue = computed(() => dueAt(lane) - lane.elapsedS)
   const due = computed(() => untilDue.value <= 0)
 
