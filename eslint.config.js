@@ -29,6 +29,7 @@ export default ts.config(
   {
     rules: {
       'no-undef': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true, varsIgnorePattern: '^_$' }],
       'vue/multi-word-component-names': 'off',
       'vue/valid-v-slot': ['error', { allowModifiers: true }],
       'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
@@ -37,7 +38,7 @@ export default ts.config(
   restrict(['core/**/*.ts'], [outerRooms, platform]),
   restrict(
     ['core/trace/**/*.ts'],
-    [outerRooms, platform, inCore('analysis|compare|model|formats|gear|protocol|logbook')],
+    [outerRooms, platform, inCore('analysis|compare|model|formats|gear|protocol|logbook|plan')],
   ),
   restrict(['core/analysis/**/*.ts'], [outerRooms, platform, inCore('compare|model|formats|logbook')]),
   restrict(['core/compare/**/*.ts'], [outerRooms, platform, inCore('model|formats')]),

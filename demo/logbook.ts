@@ -4,7 +4,8 @@ import type { RunState, RunWithTrace, StopRule } from '@core/logbook/run'
 import { simulatedBench } from '@core/model/instruments'
 import { setupFor } from '@core/model/setup'
 import { traceFromReadings, type Reading, type TraceEvent } from '@core/trace/trace'
-import { cables, devices, sources } from './shelf'
+import { meters, observations, withCampaign } from './plan'
+import { cables, devices, gearCorrections, sources } from './shelf'
 
 interface DemoRun {
   device: string
@@ -75,7 +76,17 @@ const MAX_HOURS = 9
 export function demoLogbook(seed = 1): Logbook {
   const runs: RunWithTrace[] = []
   RUNS.forEach((plan, i) => runs.push(makeRun(plan, i, seed, runs)))
-  return { devices, sources, cables, gearCorrections: [], runs }
+  return withCampaign({
+    devices,
+    sources,
+    cables,
+    meters,
+    observations,
+    protocols: [],
+    campaigns: [],
+    gearCorrections,
+    runs,
+  })
 }
 
 function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrace[]): RunWithTrace {
@@ -112,6 +123,8 @@ function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrac
       events: plan.events ?? [],
       corrections: [],
       notes: plan.notes ?? '',
+      planned: null,
+      checklist: [],
     },
     trace: traceFromReadings(kept),
   }

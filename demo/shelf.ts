@@ -1,4 +1,4 @@
-import type { Cable, Device, Source } from '@core/gear/gear'
+import type { Cable, Device, GearCorrection, Source } from '@core/gear/gear'
 import { parseOffers } from '@core/gear/offers'
 
 /**
@@ -126,4 +126,15 @@ export const cables: Cable[] = [
     price: 14,
   },
   { id: 'c3', name: 'Thin white', connectors: 'A to C', lengthM: 1, maxAmps: 1, marked: false, price: 3 },
+]
+
+export const gearCorrections: GearCorrection[] = [
+  {
+    itemId: 'l14',
+    field: 'maxWatts',
+    from: '60',
+    to: '65',
+    why: 'Read from memory at first; the label under the laptop says 65 W.',
+    when: '2026-03-15T20:10:00.000Z',
+  },
 ]

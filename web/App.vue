@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  mdiCalendarOutline,
   mdiCompare,
   mdiFileOutline,
   mdiPencilOutline,
@@ -29,6 +30,7 @@ const route = useRoute()
 /** The screens in the order of the work. */
 const PLACES = [
   { to: '/shelf', label: 'Shelf', icon: mdiTrayFull },
+  { to: '/plan', label: 'Plan', icon: mdiCalendarOutline },
   { to: '/bench', label: 'Bench', icon: mdiTimerOutline },
   { to: '/sheet', label: 'Sheet', icon: mdiPencilOutline },
   { to: '/side-by-side', label: 'Side by side', icon: mdiCompare },

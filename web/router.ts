@@ -3,6 +3,9 @@ const BenchScreen = () => import('./screens/bench/BenchScreen.vue')
 const CompareScreen = () => import('./screens/compare/CompareScreen.vue')
 const FilesScreen = () => import('./screens/files/FilesScreen.vue')
 const RunList = () => import('./screens/sheet/RunList.vue')
+const PairsScreen = () => import('./screens/shelf/PairsScreen.vue')
+const PlanScreen = () => import('./screens/plan/PlanScreen.vue')
+const CampaignScreen = () => import('./screens/plan/CampaignScreen.vue')
 const SheetScreen = () => import('./screens/sheet/SheetScreen.vue')
 const ShelfScreen = () => import('./screens/shelf/ShelfScreen.vue')
 
@@ -13,6 +16,9 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/shelf' },
     { path: '/shelf', component: ShelfScreen, meta: { title: 'Shelf' } },
+    { path: '/shelf/pairs', component: PairsScreen, meta: { title: 'What they agree on' } },
+    { path: '/plan', component: PlanScreen, meta: { title: 'Plan' } },
+    { path: '/plan/:id', component: CampaignScreen, props: true, meta: { title: 'Campaign' } },
     { path: '/bench', component: BenchScreen, meta: { title: 'Bench' } },
     { path: '/sheet', component: RunList, meta: { title: 'Sheets' } },
     { path: '/sheet/:id', component: SheetScreen, props: true, meta: { title: 'Sheet' } },

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { mergeLogbooks, type Logbook } from '../logbook/logbook'
+import { SCHOOLS } from '../protocol/schools'
 import { traceFromReadings } from '../trace/trace'
 import { readLogbook, writeLogbook } from './logbookJson'
 import { UnreadableFile } from './problem'
@@ -53,6 +54,10 @@ const logbook: fc.Arbitrary<Logbook> = fc
       },
     ],
     cables: [],
+    meters: [],
+    observations: [],
+    protocols: [SCHOOLS[3]],
+    campaigns: [],
     gearCorrections: [],
     runs: runs.map((levels, i) => ({
       run: {
@@ -81,6 +86,8 @@ const logbook: fc.Arbitrary<Logbook> = fc
           },
         ],
         notes: '',
+        planned: null,
+        checklist: [],
       },
       trace: traceFromReadings(levels.map((p, t) => ({ t: t * 300, percent: p ?? NaN, power: 10 }))),
     })),
@@ -145,4 +152,22 @@ describe('the logbook file', () => {
     expect(merged.devices.map((d) => d.name)).toContain('renamed')
     expect(mergeLogbooks(merged, b)).toEqual(merged)
   })
+})
+
+it('brings a file of version 1 forward: runs gain an empty checklist and no place in a campaign', () => {
+  const run = {
+    id: 'r', deviceId: 'd', sourceId: 's', cableId: null, ink: 0, startedAt: '2026-03-02T19:00:00Z', state: 'done',
+    stateReason: '', startPercent: 5, reading: { kind: 'every', seconds: 300 }, stop: { kind: 'shown-full' },
+    provenance: 'hand', events: [], corrections: [], notes: '', trace: { time: [0, 300], percent: [5, 9] },
+  } // prettier-ignore
+  const file = {
+    format: 'inkpath-logbook',
+    schemaVersion: 1,
+    devices: [{ id: 'd', name: 'Skerry P5', kind: 'phone', healthPercent: 100, claims: 'lasts for ever' }],
+    sources: [{ id: 's', name: 'Hawser 20', kind: 'wall charger', ratedWatts: 20 }],
+    runs: [run],
+  }
+  const read = readLogbook(JSON.stringify(file))
+  expect(read.runs[0].run).toMatchObject({ planned: null, checklist: [] })
+  expect(read).toMatchObject({ meters: [], observations: [], protocols: [], campaigns: [] })
 })

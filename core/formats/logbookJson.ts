@@ -1,14 +1,17 @@
 import { array, object, string, ValidationError } from 'yup'
-import { cableSchema, deviceSchema, sourceSchema } from '../gear/schema'
-import type { Logbook } from '../logbook/logbook'
+import { cableSchema, deviceSchema, meterSchema, observationSchema, sourceSchema } from '../gear/schema'
+import { emptyLogbook, type Logbook } from '../logbook/logbook'
 import type { RunWithTrace } from '../logbook/run'
 import { runSchema } from '../logbook/schema'
+import { campaignSchema } from '../plan/schema'
+import { protocolSchema } from '../protocol/schema'
+import { LOGBOOK_SCHEMA_VERSION, migrate } from './logbookVersions'
 import { UnreadableFile, type Problem } from './problem'
 import { traceFromJson, traceToJson } from './traceJson'
 
-/** The mark by which the program knows its own files, and the version of their layout. */
+/** The mark by which the program knows its own files. */
 export const LOGBOOK_FORMAT = 'inkpath-logbook'
-export const LOGBOOK_SCHEMA_VERSION = 1
+export { LOGBOOK_SCHEMA_VERSION }
 
 /** Writes the whole logbook as one JSON text. */
 export function writeLogbook(logbook: Logbook, exportedAt: string): string {
@@ -59,13 +62,17 @@ function parse(text: string): Record<string, unknown> {
     throw new UnreadableFile(
       `The logbook has schema version ${schemaVersion}; this program reads up to ${LOGBOOK_SCHEMA_VERSION}. Update the program first.`,
     )
-  return file as Record<string, unknown>
+  return migrate(file as Record<string, unknown>, schemaVersion)
 }
 
 const gearSchema = object({
   devices: array(deviceSchema).required(),
   sources: array(sourceSchema).required(),
   cables: array(cableSchema).defined().default([]),
+  meters: array(meterSchema).defined().default([]),
+  observations: array(observationSchema).defined().default([]),
+  protocols: array(protocolSchema).defined().default([]),
+  campaigns: array(campaignSchema).defined().default([]),
   gearCorrections: array(
     object({
       itemId: string().required(),
@@ -83,7 +90,7 @@ const gearSchema = object({
 type Gear = Omit<Logbook, 'runs'>
 
 function checkGear(file: unknown, problems: Problem[]): Gear {
-  const nothing: Gear = { devices: [], sources: [], cables: [], gearCorrections: [] }
+  const nothing: Gear = emptyLogbook()
   return (
     attempt(
       () => gearSchema.validateSync(file, { abortEarly: false, stripUnknown: true }) as Gear,
@@ -129,7 +136,8 @@ function checkReferences(gear: Gear, runs: RunWithTrace[], problems: Problem[]):
         message: 'names a source that is not in the file',
       })
   })
-  const lists = { devices: gear.devices, sources: gear.sources, runs: runs.map((r) => r.run) }
+  const { gearCorrections: _, ...withIds } = gear
+  const lists = { ...withIds, runs: runs.map((r) => r.run) }
   for (const [where, items] of Object.entries(lists))
     if (new Set(items.map((item) => item.id)).size < items.length)
       problems.push({ line: null, where, message: 'holds the same id twice' })

@@ -54,11 +54,11 @@ function agreeAtPort(device: Device, source: Source, port: Port, cable: Cable | 
     .filter((c) => c !== null)
   if (candidates.length === 0)
     return { ...nothing('They share no voltage, not even 5 V.', 'mismatch'), port: port.name }
-  const best = candidates.reduce((a, b) => (usable(device, b) > usable(device, a) ? b : a))
+  const best = candidates.reduce((a, b) => (better(device, b, a) ? b : a))
   const offered = best.volts * best.amps
   const watts = Math.min(offered, device.maxWatts ?? Infinity)
   const base = { mode: best.mode, volts: best.volts, amps: watts / best.volts, watts, port: port.name }
-  if (watts < (device.minWatts ?? 0) || best.volts < (device.minVolts ?? 0))
+  if (!enough(device, best))
     return {
       ...base,
       outcome: 'connected',
@@ -72,6 +72,15 @@ function agreeAtPort(device: Device, source: Source, port: Port, cable: Cable | 
 
 const usable = (device: Device, c: Candidate): number =>
   Math.min(c.volts * c.amps, device.maxWatts ?? Infinity)
+
+const enough = (device: Device, c: Candidate): boolean =>
+  usable(device, c) >= (device.minWatts ?? 0) && c.volts >= (device.minVolts ?? 0)
+
+/** A level that charges beats one that does not, whatever its watts; among equals the stronger wins. */
+function better(device: Device, a: Candidate, b: Candidate): boolean {
+  const [charges, other] = [enough(device, a), enough(device, b)]
+  return charges === other ? usable(device, a) > usable(device, b) : charges
+}
 
 function candidateFrom(device: Device, offer: Offer, limitA: number): Candidate | null {
   const at = (mode: Agreement['mode'], volts: number, sourceAmps: number): Candidate => ({

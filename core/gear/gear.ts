@@ -75,6 +75,52 @@ export interface Cable {
   price: number | null
 }
 
+export const METER_KINDS = ['power meter', 'thermometer'] as const
+export type MeterKind = (typeof METER_KINDS)[number]
+
+export const METER_PLACES = [
+  'between source and cable',
+  'between cable and device',
+  'before the source',
+  'on the device',
+  'in the room',
+] as const
+export type MeterPlace = (typeof METER_PLACES)[number]
+
+/** What is measured with. A power meter states its figures for volts and amperes alike, a thermometer for °C. */
+export interface Meter {
+  id: string
+  name: string
+  kind: MeterKind
+  /** Smallest step it shows: V for a power meter, °C for a thermometer. */
+  resolution: number | null
+  /** Smallest step of its current, A; null for a thermometer. */
+  resolutionAmps: number | null
+  /** Stated accuracy: ± this share of the reading, % … */
+  accuracyPercent: number | null
+  /** … plus this many of the last digit. */
+  accuracyDigits: number | null
+  /** How often it takes a reading of its own, s; null when it is read by eye. */
+  intervalS: number | null
+  place: MeterPlace
+  notes: string
+}
+
+export const OBSERVED_OUTCOMES = ['charges', 'slow', 'connected', 'loses', 'refuses'] as const
+export type ObservedOutcome = (typeof OBSERVED_OUTCOMES)[number]
+
+/** What was seen when a device was put on a source, to stand beside what was expected. */
+export interface Observation {
+  id: string
+  deviceId: string
+  sourceId: string
+  cableId: string | null
+  outcome: ObservedOutcome
+  note: string
+  /** ISO 8601. */
+  when: string
+}
+
 /** A correction of a rating: the old value stays. */
 export interface GearCorrection {
   itemId: string

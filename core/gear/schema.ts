@@ -1,5 +1,17 @@
 import { array, boolean, mixed, number, object, string, type ObjectSchema } from 'yup'
-import { DEVICE_KINDS, SOURCE_KINDS, type Cable, type Device, type Offer, type Source } from './gear'
+import {
+  DEVICE_KINDS,
+  METER_KINDS,
+  METER_PLACES,
+  OBSERVED_OUTCOMES,
+  SOURCE_KINDS,
+  type Cable,
+  type Device,
+  type Meter,
+  type Observation,
+  type Offer,
+  type Source,
+} from './gear'
 
 /** An empty field is "not known", never zero. A decimal comma is a decimal point. */
 const optional = (label: string, low: number, high: number, unit = '') =>
@@ -137,4 +149,33 @@ export const cableSchema: ObjectSchema<Cable> = object({
     .required(),
   marked: boolean().defined().default(false),
   price: optional('Price', 0, 100_000),
+})
+
+export const meterSchema: ObjectSchema<Meter> = object({
+  id: string().required(),
+  name: name(),
+  kind: mixed<Meter['kind']>()
+    .oneOf([...METER_KINDS], 'Choose a kind.')
+    .required('Choose a kind.'),
+  resolution: positive('Resolution', 10),
+  resolutionAmps: positive('Resolution in amperes', 10, ' A'),
+  accuracyPercent: optional('Accuracy', 0, 50, ' %'),
+  accuracyDigits: optional('Accuracy in digits', 0, 1000),
+  intervalS: positive('Interval', 7200, ' s'),
+  place: mixed<Meter['place']>()
+    .oneOf([...METER_PLACES], 'Choose where it sits.')
+    .required('Choose where it sits.'),
+  notes: text(),
+})
+
+export const observationSchema: ObjectSchema<Observation> = object({
+  id: string().required(),
+  deviceId: string().required('Choose a device.'),
+  sourceId: string().required('Choose a source.'),
+  cableId: string().nullable().defined().default(null),
+  outcome: mixed<Observation['outcome']>()
+    .oneOf([...OBSERVED_OUTCOMES], 'Choose what was seen.')
+    .required('Choose what was seen.'),
+  note: text(400),
+  when: string().required(),
 })

@@ -1,4 +1,6 @@
-import type { Device, Source, Cable, GearCorrection } from '../gear/gear'
+import type { Cable, Device, GearCorrection, Meter, Observation, Source } from '../gear/gear'
+import type { Campaign } from '../plan/campaign'
+import type { Protocol } from '../protocol/protocol'
 import type { RunWithTrace } from './run'
 
 /** Everything a reviewer keeps. */
@@ -6,7 +8,13 @@ export interface Logbook {
   devices: Device[]
   sources: Source[]
   cables: Cable[]
+  meters: Meter[]
   gearCorrections: GearCorrection[]
+  /** What was seen when a device was put on a source. */
+  observations: Observation[]
+  /** The reviewer's own protocols, and schools they changed. */
+  protocols: Protocol[]
+  campaigns: Campaign[]
   runs: RunWithTrace[]
 }
 
@@ -14,7 +22,11 @@ export const emptyLogbook = (): Logbook => ({
   devices: [],
   sources: [],
   cables: [],
+  meters: [],
   gearCorrections: [],
+  observations: [],
+  protocols: [],
+  campaigns: [],
   runs: [],
 })
 
@@ -24,14 +36,17 @@ export function mergeLogbooks(into: Logbook, from: Logbook): Logbook {
     devices: mergeById(into.devices, from.devices, (d) => d.id),
     sources: mergeById(into.sources, from.sources, (s) => s.id),
     cables: mergeById(into.cables, from.cables, (c) => c.id),
-    gearCorrections: mergeById(
-      into.gearCorrections,
-      from.gearCorrections,
-      (c) => `${c.itemId} ${c.field} ${c.when}`,
-    ),
+    meters: mergeById(into.meters, from.meters, (m) => m.id),
+    gearCorrections: mergeById(into.gearCorrections, from.gearCorrections, correctionKey),
+    observations: mergeById(into.observations, from.observations, (o) => o.id),
+    protocols: mergeById(into.protocols, from.protocols, (p) => p.id),
+    campaigns: mergeById(into.campaigns, from.campaigns, (c) => c.id),
     runs: mergeById(into.runs, from.runs, (r) => r.run.id),
   }
 }
+
+/** A correction has no id of its own: what, where and when tell it apart. */
+export const correctionKey = (c: GearCorrection): string => `${c.itemId} ${c.field} ${c.when}`
 
 function mergeById<T>(into: readonly T[], from: readonly T[], id: (item: T) => string): T[] {
   const merged = new Map(into.map((item) => [id(item), item]))

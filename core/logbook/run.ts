@@ -1,17 +1,8 @@
+import type { ChecklistAnswer } from '../protocol/checklist'
+import type { ReadingRule, StopRule } from '../protocol/rules'
 import type { Correction, Provenance, Trace, TraceEvent } from '../trace/trace'
 
-/** How often to read, in seconds. */
-export interface ReadingRule {
-  kind: 'every'
-  seconds: number
-}
-
-export type StopRule =
-  | { kind: 'shown-full' }
-  | { kind: 'taper-end' }
-  | { kind: 'level'; percent: number }
-  | { kind: 'duration'; seconds: number }
-  | { kind: 'open' }
+export type { ReadingRule, StopRule }
 
 export type RunState = 'done' | 'spoilt' | 'set-aside'
 
@@ -35,6 +26,10 @@ export interface Run {
   events: TraceEvent[]
   corrections: Correction[]
   notes: string
+  /** The place in a campaign this run was made for; null for a run of its own. */
+  planned: { campaignId: string; plannedId: string } | null
+  /** What was seen to before the switch went on. */
+  checklist: ChecklistAnswer[]
 }
 
 export interface RunWithTrace {

@@ -1,6 +1,7 @@
 import { array, mixed, number, object, string, type ObjectSchema } from 'yup'
 import type { Correction, TraceEvent } from '../trace/trace'
-import type { ReadingRule, Run, StopRule } from './run'
+import { checklistAnswerSchema, readingRuleSchema, stopRuleSchema } from '../protocol/schema'
+import type { Run } from './run'
 
 const finite = () =>
   number()
@@ -26,21 +27,6 @@ const correctionSchema: ObjectSchema<Correction> = object({
   when: string().required(),
 })
 
-const STOP_KINDS = ['shown-full', 'taper-end', 'level', 'duration', 'open']
-
-const stopSchema = mixed<StopRule>()
-  .required()
-  .test('stop', 'is not a stop rule', (s) => {
-    if (typeof s !== 'object' || s === null || !STOP_KINDS.includes(s.kind)) return false
-    if (s.kind === 'level') return s.percent > 0 && s.percent <= 100
-    return s.kind !== 'duration' || s.seconds > 0
-  })
-
-const readingSchema: ObjectSchema<ReadingRule> = object({
-  kind: mixed<'every'>().oneOf(['every']).required(),
-  seconds: finite().min(1).max(7200),
-})
-
 /** A run as stored; its trace is checked beside it. */
 export const runSchema: ObjectSchema<Run> = object({
   id: string().required(),
@@ -54,12 +40,17 @@ export const runSchema: ObjectSchema<Run> = object({
   state: mixed<Run['state']>().oneOf(['done', 'spoilt', 'set-aside']).required(),
   stateReason: anyText(),
   startPercent: number().min(0).max(100).nullable().defined().default(null),
-  reading: readingSchema,
-  stop: stopSchema,
+  reading: readingRuleSchema,
+  stop: stopRuleSchema,
   provenance: mixed<Run['provenance']>()
     .oneOf(['hand', 'meter', 'self-report', 'import', 'simulation'])
     .required(),
   events: array(eventSchema).defined().default([]),
   corrections: array(correctionSchema).defined().default([]),
   notes: anyText(),
+  planned: object({ campaignId: string().required(), plannedId: string().required() })
+    .nullable()
+    .defined()
+    .default(null),
+  checklist: array(checklistAnswerSchema).defined().default([]),
 })

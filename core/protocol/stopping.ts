@@ -1,6 +1,6 @@
 import { power } from '../analysis/power'
 import { taperEnd } from '../analysis/taper'
-import type { StopRule } from '../logbook/run'
+import type { StopRule } from './rules'
 import { traceFromReadings, type Reading } from '../trace/trace'
 
 /** Whether the stop rule is met, in words to offer the stop with; null while it is not. */

@@ -49,3 +49,9 @@ export function valueAt({ t, v }: Samples, at: number): number {
   const left = right - 1
   return v[left] + ((v[right] - v[left]) * (at - t[left])) / (t[right] - t[left])
 }
+
+/** The step a trace was read at, whole seconds between 1 and 7200; a minute where it cannot be told. */
+export const usualStep = ({ time }: { time: Float64Array }): number => {
+  const mean = time.length > 1 ? (time[time.length - 1] - time[0]) / (time.length - 1) : 60
+  return Math.min(7200, Math.max(1, Math.round(mean)))
+}

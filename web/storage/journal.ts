@@ -43,3 +43,8 @@ export const dropSession = (): Promise<void> => metaStore.removeItem('bench')
 export const saveBeat = (wallMs: number): Promise<unknown> =>
   metaStore.setItem('bench-beat', wallMs).catch(() => undefined)
 export const loadBeat = (): Promise<number | null> => metaStore.getItem<number>('bench-beat')
+
+/** Lanes rigged but not yet powered on. */
+export const saveStrip = (strip: object[]): Promise<unknown> =>
+  writing(() => metaStore.setItem('strip', strip))
+export const loadStrip = async <T>(): Promise<T[]> => (await metaStore.getItem<T[]>('strip')) ?? []

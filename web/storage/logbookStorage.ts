@@ -1,14 +1,17 @@
 import { readLogbook, writeLogbook } from '@core/formats/logbookJson'
-import { emptyLogbook, mergeLogbooks, type Logbook } from '@core/logbook/logbook'
+import { correctionKey, emptyLogbook, mergeLogbooks, type Logbook } from '@core/logbook/logbook'
 import type { Run } from '@core/logbook/run'
 import type { Trace } from '@core/trace/trace'
 import { gearStore, metaStore, runStore, STORAGE_VERSION, traceStore, writing } from './stores'
 
-export type GearKind = 'devices' | 'sources' | 'cables' | 'gearCorrections'
+/** Everything kept as small things under keys of their own. */
+export type GearKind = Exclude<keyof Logbook, 'runs'>
 type Gear = Pick<Logbook, GearKind>
 /** Everything but the traces, which are read when they are needed. */
 export type Shelf = Gear & { runs: Run[] }
 
+/** What version 2 of the stores added to runs. */
+const RUN_SINCE_1 = { planned: null, checklist: [] }
 const PENDING = 'pending-import'
 const key = (kind: GearKind, id: string) => `${kind}/${id}`
 
@@ -20,7 +23,7 @@ export async function loadShelf(): Promise<Shelf> {
   await gearStore.iterate<never, void>((item, itemKey) => {
     shelf[itemKey.split('/')[0] as GearKind]?.push(item)
   })
-  await runStore.iterate<Run, void>((run) => void shelf.runs.push(run))
+  await runStore.iterate<Run, void>((run) => void shelf.runs.push({ ...RUN_SINCE_1, ...run }))
   shelf.runs.sort((a, b) => a.startedAt.localeCompare(b.startedAt))
   return shelf
 }
@@ -31,7 +34,7 @@ async function checkVersion(): Promise<void> {
     throw new Error(
       'This browser holds a logbook of a newer version of the program. Update the program; nothing was changed.',
     )
-  if (found === null) await writing(() => metaStore.setItem('version', STORAGE_VERSION))
+  if (found !== STORAGE_VERSION) await writing(() => metaStore.setItem('version', STORAGE_VERSION))
 }
 
 export const putGear = (kind: GearKind, id: string, item: object): Promise<unknown> =>
@@ -83,16 +86,12 @@ async function finishPendingImport(): Promise<void> {
 
 async function unpack(logbook: Logbook): Promise<void> {
   await Promise.all([gearStore.clear(), runStore.clear(), traceStore.clear()])
-  const { devices, sources, cables, gearCorrections } = logbook
+  const { runs: _, gearCorrections, ...withIds } = logbook
   const gear: [GearKind, string, object][] = [
-    ...devices.map((d): [GearKind, string, object] => ['devices', d.id, d]),
-    ...sources.map((s): [GearKind, string, object] => ['sources', s.id, s]),
-    ...cables.map((c): [GearKind, string, object] => ['cables', c.id, c]),
-    ...gearCorrections.map((c): [GearKind, string, object] => [
-      'gearCorrections',
-      `${c.itemId} ${c.field} ${c.when}`,
-      c,
-    ]),
+    ...Object.entries(withIds).flatMap(([kind, items]) =>
+      items.map((item): [GearKind, string, object] => [kind as GearKind, item.id, item]),
+    ),
+    ...gearCorrections.map((c): [GearKind, string, object] => ['gearCorrections', correctionKey(c), c]),
   ]
   for (const [kind, id, item] of gear) await gearStore.setItem(key(kind, id), item)
   for (const { run, trace } of logbook.runs) {

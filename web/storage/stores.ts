@@ -10,7 +10,7 @@ export const journalStore = store('journal')
 export const metaStore = store('meta')
 
 /** The version of the layout of these stores; raised together with a migration. */
-export const STORAGE_VERSION = 1
+export const STORAGE_VERSION = 2
 
 /** A write that the browser refused, in words a reviewer can act on. */
 export class StorageFailure extends Error {

@@ -4,16 +4,17 @@ import type { Run, RunState } from '@core/logbook/run'
 import { nextInk } from '@core/logbook/logbook'
 import { simulatedBench, type SimulatedBench } from '@core/model/instruments'
 import { setupFor } from '@core/model/setup'
+import type { ReadingRule } from '@core/protocol/rules'
 import { stopReached } from '@core/protocol/stopping'
 import { writeTraceCsv } from '@core/formats/traceCsv'
 import { traceFromReadings, type Reading } from '@core/trace/trace'
 import * as journal from '../storage/journal'
-import { elapsedAt, flush, makeLane, nominalFor, record, type Lane, type LaneSetup } from './lane'
+import { elapsedAt, flush, makeLane, NO_HEAT, nominalFor, record, type Lane, type LaneSetup } from './lane'
 import { useLogbook } from './logbook'
 
 /** The bench as it survives a reload. */
 interface Session {
-  schemaVersion: 1
+  schemaVersion: 2
   /** How far this machine's clock was moved while lanes ran, ms: taken out of every elapsed time. */
   wallShiftMs: number
   lanes: LaneSetup[]
@@ -21,10 +22,23 @@ interface Session {
 
 /** A jump of the machine's clock smaller than this is drift, ms. */
 const JUMP_MS = 2000
+const INKS = 8
 const BEAT_EVERY_MS = 2000
 const RETRY_EVERY_MS = 5000
 /** No simulated charge is followed for longer than this after time away, s. */
 const SIMULATION_LIMIT_S = 72 * 3600
+
+/** What a lane is started with; its ink and its moment are the bench's to give. */
+export type LaneChoice = Omit<LaneSetup, 'runId' | 'ink' | 'startedAtMs'>
+
+const firstReading = ({ setup }: Lane): Reading => ({ t: 0, percent: setup.startPercent, nominal: 0 })
+
+/** Lanes started by version 1 of the program knew an interval only. */
+const SETUP_SINCE_1 = { planned: null, checklist: [], heat: NO_HEAT }
+const everyOf = (stored: object): ReadingRule => ({
+  kind: 'every',
+  seconds: (stored as { intervalS?: number }).intervalS ?? 300,
+})
 
 export const useBench = defineStore('bench', () => {
   const logbook = useLogbook()
@@ -41,7 +55,7 @@ export const useBench = defineStore('bench', () => {
   const running = computed(() => lanes.value.length > 0)
   const saveSession = () =>
     journal.saveSession({
-      schemaVersion: 1,
+      schemaVersion: 2,
       wallShiftMs,
       lanes: lanes.value.map((l) => l.setup),
     } satisfies Session)
@@ -70,31 +84,41 @@ export const useBench = defineStore('bench', () => {
     return simulatedBench(setupFor(device, source, options), setup.feed.seed)
   }
 
-  /** Starts the clock of a new lane. It is on the bench only once it is in storage. */
-  async function start(choice: Omit<LaneSetup, 'runId' | 'ink' | 'startedAtMs'>): Promise<Lane> {
+  /**
+   * Starts the clocks of new lanes at one and the same moment: one switch, one power-on. They are on the bench
+   * only once they are in storage; if that is refused, none is.
+   */
+  async function startTogether(choices: LaneChoice[]): Promise<Lane[]> {
     if (lanes.value.length === 0) wallShiftMs = 0
     void navigator.storage?.persist?.().catch(() => false)
-    const used = [
-      ...logbook.runs.filter((r) => r.deviceId === choice.deviceId),
-      ...lanes.value.map((l) => l.setup),
-    ]
-    const setup: LaneSetup = {
-      ...choice,
-      runId: crypto.randomUUID(),
-      ink: nextInk(used.map((u) => u.ink)),
-      startedAtMs: Date.now() - wallShiftMs,
-    }
-    const lane = makeLane(setup, performance.now(), simulationFor(setup))
+    const startedAtMs = Date.now() - wallShiftMs
+    const pageNow = performance.now()
     const before = lanes.value
-    setLanes([...before, lane])
+    const added: Lane[] = []
+    for (const choice of choices) {
+      const ink = inkFor(choice, [...before, ...added])
+      const setup: LaneSetup = { ...choice, runId: crypto.randomUUID(), ink, startedAtMs }
+      added.push(makeLane(setup, pageNow, simulationFor(setup)))
+    }
+    setLanes([...before, ...added])
     try {
       await saveSession()
-      await record(lane, { kind: 'readings', readings: [{ t: 0, percent: setup.startPercent, nominal: 0 }] })
+      for (const lane of added) await record(lane, { kind: 'readings', readings: [firstReading(lane)] })
     } catch (error) {
       setLanes(before)
       throw error
     }
-    return lane
+    return added
+  }
+  const start = async (choice: LaneChoice): Promise<Lane> => (await startTogether([choice]))[0]
+
+  /** The least used ink among the device's runs and the lanes on the bench. */
+  function inkFor({ deviceId }: LaneChoice, onBench: readonly Lane[]): number {
+    const ofDevice = logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink)
+    const here = onBench.map((l) => l.setup.ink % INKS)
+    const free = Array.from({ length: INKS }, (_, ink) => ink).filter((ink) => !here.includes(ink))
+    const best = nextInk([...ofDevice, ...here])
+    return free.length === 0 || free.includes(best) ? best : free[0]
   }
 
   /** Comes back to the lanes of a page that was reloaded, closed or killed. */
@@ -109,7 +133,8 @@ export const useBench = defineStore('bench', () => {
     }
     const pageNow = performance.now()
     const resumed = await Promise.all(
-      session.lanes.map(async (setup) => {
+      session.lanes.map(async (stored) => {
+        const setup = { ...SETUP_SINCE_1, ...stored, reading: stored.reading ?? everyOf(stored) }
         const away = Date.now() - wallShiftMs - setup.startedAtMs
         const lane = makeLane(setup, pageNow - away, simulationFor(setup))
         const lines = await journal.readJournal(setup.runId)
@@ -200,12 +225,14 @@ export const useBench = defineStore('bench', () => {
       state,
       stateReason,
       startPercent: setup.startPercent,
-      reading: { kind: 'every', seconds: setup.intervalS },
+      reading: setup.reading,
       stop: setup.stop,
       provenance: simulated ? 'simulation' : 'hand',
       events: lane.events,
       corrections: [],
       notes: '',
+      planned: setup.planned,
+      checklist: setup.checklist,
     }
     await logbook.putRun(run, traceFromReadings(lane.readings))
     setLanes(lanes.value.filter((l) => l !== lane))
@@ -216,5 +243,5 @@ export const useBench = defineStore('bench', () => {
 
   const laneCsv = (lane: Lane) => writeTraceCsv(traceFromReadings(lane.readings))
 
-  return { lanes, running, alarm, clockNotice, start, resume, note, takeBack, finish, laneCsv }
+  return { lanes, running, alarm, clockNotice, start, startTogether, resume, note, takeBack, finish, laneCsv }
 })

@@ -5,6 +5,7 @@ import { readLogbook } from '@core/formats/logbookJson'
 import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
 import type { TraceReadResult } from '@core/formats/traceCsv'
 import { nextInk, type Logbook } from '@core/logbook/logbook'
+import { usualStep } from '@core/trace/samples'
 import { analysisWork } from '../workers/analysis'
 import type { OpenedTable } from '../workers/analysis.worker'
 import { useLogbook } from './logbook'
@@ -104,12 +105,14 @@ export const useFiles = defineStore('files', () => {
         state: 'done',
         stateReason: '',
         startPercent: first ?? null,
-        reading: { kind: 'every', seconds: usualStep(trace.time) },
+        reading: { kind: 'every', seconds: usualStep(trace) },
         stop: { kind: 'open' },
         provenance: 'import',
         events: [],
         corrections: [],
         notes: `Read from ${current.file}.`,
+        planned: null,
+        checklist: [],
       },
       trace,
     )
@@ -119,9 +122,3 @@ export const useFiles = defineStore('files', () => {
 
   return { opened, refusal, busy, open, readColumns, takeLogbook, takeTrace }
 })
-
-const usualStep = (time: Float64Array): number =>
-  Math.min(
-    7200,
-    Math.max(1, Math.round(time.length > 1 ? (time[time.length - 1] - time[0]) / (time.length - 1) : 60)),
-  )

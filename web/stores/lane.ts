@@ -1,9 +1,19 @@
 import { markRaw, shallowReactive } from 'vue'
-import type { StopRule } from '@core/logbook/run'
+import { DEFAULT_STOP_LIMIT_C } from '@core/protocol/protocol'
+import type { ReadingRule, StopRule } from '@core/protocol/rules'
+import type { ChecklistAnswer } from '@core/protocol/checklist'
 import type { SimulatedBench } from '@core/model/instruments'
 import { missedMarks, nextMark, nominalMark } from '@core/protocol/schedule'
 import type { Reading, TraceEvent } from '@core/trace/trace'
 import { appendLine, type JournalLine } from '../storage/journal'
+
+/** When and where temperatures are read, and at which one the bench says stop, °C. */
+export interface HeatRule {
+  minutes: number[]
+  places: string[]
+  stopLimitC: number
+}
+export const NO_HEAT: HeatRule = { minutes: [], places: [], stopLimitC: DEFAULT_STOP_LIMIT_C }
 
 /** What a lane was started with; stored with the session, so that a reload can come back to it. */
 export interface LaneSetup {
@@ -13,8 +23,12 @@ export interface LaneSetup {
   cableId: string | null
   ink: number
   startPercent: number
-  intervalS: number
+  reading: ReadingRule
   stop: StopRule
+  /** The place in a campaign this run is made for. */
+  planned: { campaignId: string; plannedId: string } | null
+  checklist: ChecklistAnswer[]
+  heat: HeatRule
   feed: { kind: 'hand' } | { kind: 'simulated'; seed: number; speed: number }
   /** Wall clock at power-on, ms since 1970, as this machine told it then. */
   startedAtMs: number
@@ -35,6 +49,8 @@ export interface Lane {
   pending: JournalLine[]
   lines: number
   offerStop: string | null
+  /** On this lane's clock, when a closing-in rule took up its shorter step; null before. */
+  closingInFrom: number | null
 }
 
 export function makeLane(setup: LaneSetup, startedAtPage: number, simulated?: SimulatedBench): Lane {
@@ -49,6 +65,7 @@ export function makeLane(setup: LaneSetup, startedAtPage: number, simulated?: Si
     pending: markRaw([]),
     lines: 0,
     offerStop: null,
+    closingInFrom: null,
   })
 }
 
@@ -59,11 +76,12 @@ export const elapsedAt = (lane: Lane, pageNow: number): number =>
 /** Marks answered so far; power-on counts as the first. */
 const answered = (lane: Lane): number[] => [0, ...lane.readings.flatMap((r) => r.nominal ?? [])]
 export const lastMark = (lane: Lane): number => Math.max(...answered(lane))
-export const dueAt = (lane: Lane): number => nextMark(lane.elapsedS, lane.setup.intervalS, lastMark(lane))
+export const dueAt = (lane: Lane): number =>
+  nextMark(lane.setup.reading, lane.elapsedS, lastMark(lane), lane.closingInFrom)
 export const missedOf = (lane: Lane): number[] =>
-  missedMarks(lane.elapsedS, lane.setup.intervalS, answered(lane))
+  missedMarks(lane.setup.reading, lane.elapsedS, answered(lane), lane.closingInFrom)
 export const nominalFor = (lane: Lane, t: number): number | undefined =>
-  nominalMark(t, lane.setup.intervalS, lastMark(lane))
+  nominalMark(lane.setup.reading, t, lastMark(lane), lane.closingInFrom)
 
 /** Puts a line into memory and into storage, in that order of safety: it is only done when stored. */
 export async function record(lane: Lane, line: JournalLine): Promise<void> {

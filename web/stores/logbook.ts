@@ -1,27 +1,44 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowReactive } from 'vue'
-import type { Cable, Device, Source } from '@core/gear/gear'
+import { asCorrections, ratingChanges } from '@core/gear/corrections'
+import type { Cable, Device, GearCorrection, Meter, Observation, Source } from '@core/gear/gear'
 import { writeLogbook } from '@core/formats/logbookJson'
-import type { Logbook } from '@core/logbook/logbook'
+import { correctionKey, type Logbook } from '@core/logbook/logbook'
 import type { Run } from '@core/logbook/run'
+import type { Campaign } from '@core/plan/campaign'
+import type { Protocol } from '@core/protocol/protocol'
 import { withValue, type Channel, type Trace } from '@core/trace/trace'
 import * as storage from '../storage/logbookStorage'
 
-type Items = { devices: Device; sources: Source; cables: Cable }
-export type ShelfKind = keyof Items
+type Items = {
+  devices: Device
+  sources: Source
+  cables: Cable
+  meters: Meter
+  observations: Observation
+  protocols: Protocol
+  campaigns: Campaign
+}
+export type ItemKind = keyof Items
+export type ShelfKind = 'devices' | 'sources' | 'cables' | 'meters'
 
 /** The logbook as every screen sees it. Nothing changes here before it is stored. */
 export const useLogbook = defineStore('logbook', () => {
   const devices = ref<Device[]>([])
   const sources = ref<Source[]>([])
   const cables = ref<Cable[]>([])
+  const meters = ref<Meter[]>([])
+  const observations = ref<Observation[]>([])
+  const protocols = ref<Protocol[]>([])
+  const campaigns = ref<Campaign[]>([])
+  const gearCorrections = ref<GearCorrection[]>([])
   const runs = ref<Run[]>([])
   const traces = shallowReactive(new Map<string, Trace>())
   const state = ref<'loading' | 'ready' | 'failed'>('loading')
   const failure = ref('')
   /** Raised whenever the whole logbook was read anew. */
   const revision = ref(0)
-  const lists = { devices, sources, cables }
+  const lists = { devices, sources, cables, meters, observations, protocols, campaigns }
 
   const isEmpty = computed(() => !devices.value.length && !sources.value.length && !runs.value.length)
 
@@ -31,6 +48,11 @@ export const useLogbook = defineStore('logbook', () => {
       devices.value = shelf.devices.sort(byName)
       sources.value = shelf.sources.sort((a, b) => a.ratedWatts - b.ratedWatts || byName(a, b))
       cables.value = shelf.cables.sort(byName)
+      meters.value = shelf.meters.sort(byName)
+      observations.value = shelf.observations.sort((a, b) => a.when.localeCompare(b.when))
+      protocols.value = shelf.protocols.sort(byName)
+      campaigns.value = shelf.campaigns.sort((a, b) => a.createdAt.localeCompare(b.createdAt))
+      gearCorrections.value = shelf.gearCorrections.sort((a, b) => a.when.localeCompare(b.when))
       runs.value = shelf.runs
       traces.clear()
       revision.value++
@@ -41,7 +63,7 @@ export const useLogbook = defineStore('logbook', () => {
     }
   }
 
-  async function put<K extends ShelfKind>(kind: K, item: Items[K]) {
+  async function put<K extends ItemKind>(kind: K, item: Items[K]) {
     const plain = JSON.parse(JSON.stringify(item)) as Items[K]
     await storage.putGear(kind, item.id, plain)
     const list = lists[kind].value as Items[K][]
@@ -50,14 +72,25 @@ export const useLogbook = defineStore('logbook', () => {
     else list[at] = plain
   }
 
+  /** Stores a piece of gear whose ratings changed; the old values and the reason stay for good. */
+  async function correctGear<K extends ShelfKind>(kind: K, item: Items[K], why: string) {
+    const before = (lists[kind].value as Items[K][]).find((i) => i.id === item.id)
+    const changes = before ? ratingChanges(before, item) : []
+    for (const correction of asCorrections(item.id, changes, why, new Date().toISOString())) {
+      await storage.putGear('gearCorrections', correctionKey(correction), correction)
+      gearCorrections.value.push(correction)
+    }
+    await put(kind, item)
+  }
+
   /** Runs that stand on a piece of gear keep it from being deleted. */
   const runsWith = (kind: ShelfKind, id: string) =>
     runs.value.filter(
-      (r) => (kind === 'devices' ? r.deviceId : kind === 'sources' ? r.sourceId : r.cableId) === id,
+      (r) => ({ devices: r.deviceId, sources: r.sourceId, cables: r.cableId, meters: null })[kind] === id,
     )
 
   /** Deletes and returns what undoes it. */
-  async function remove(kind: ShelfKind, id: string): Promise<() => Promise<void>> {
+  async function remove(kind: ItemKind, id: string): Promise<() => Promise<void>> {
     const list = lists[kind].value as { id: string }[]
     const at = list.findIndex((i) => i.id === id)
     const [item] = list.slice(at, at + 1)
@@ -120,6 +153,7 @@ export const useLogbook = defineStore('logbook', () => {
   const device = (id: string) => devices.value.find((d) => d.id === id)
   const source = (id: string) => sources.value.find((s) => s.id === id)
   const cable = (id: string | null) => cables.value.find((c) => c.id === id)
+  const campaign = (id: string) => campaigns.value.find((c) => c.id === id)
   const run = (id: string) => runs.value.find((r) => r.id === id)
   const nameOf = (r: { deviceId: string; sourceId: string }) =>
     `${device(r.deviceId)?.name ?? 'A deleted device'} from ${source(r.sourceId)?.name ?? 'a deleted source'}`
@@ -128,6 +162,11 @@ export const useLogbook = defineStore('logbook', () => {
     devices,
     sources,
     cables,
+    meters,
+    observations,
+    protocols,
+    campaigns,
+    gearCorrections,
     runs,
     traces,
     state,
@@ -136,6 +175,7 @@ export const useLogbook = defineStore('logbook', () => {
     isEmpty,
     load,
     put,
+    correctGear,
     remove,
     runsWith,
     putRun,
@@ -148,6 +188,7 @@ export const useLogbook = defineStore('logbook', () => {
     device,
     source,
     cable,
+    campaign,
     run,
     nameOf,
   }

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { readLogbook } from '@core/formats/logbookJson'
 import { useBench } from './bench'
 import { useLogbook } from './logbook'
+import { useStrip } from './strip'
 import { useSettings } from './settings'
 
 /** What happens once when the program opens. */
@@ -23,6 +24,7 @@ export const useStartup = defineStore('startup', () => {
     await logbook.load()
     if (logbook.state !== 'ready') return
     await useBench().resume()
+    await useStrip().load()
     const start = await fetch('/api/start').then(
       (r) => r.json(),
       () => ({}),

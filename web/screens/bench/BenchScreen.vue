@@ -5,9 +5,12 @@ import { useBench } from '../../stores/bench'
 import { useLogbook } from '../../stores/logbook'
 import LaneCard from './LaneCard.vue'
 import LaneSetupForm from './LaneSetupForm.vue'
+import StripPanel from './StripPanel.vue'
+import { useStrip } from '../../stores/strip'
 
 const bench = useBench()
 const logbook = useLogbook()
+const strip = useStrip()
 const adding = ref(false)
 const MOST_LANES = 8
 </script>
@@ -39,9 +42,10 @@ const MOST_LANES = 8
       <div class="lanes">
         <LaneCard v-for="lane in bench.lanes" :key="lane.setup.runId" :lane="lane" />
       </div>
-      <LaneSetupForm v-if="!bench.running || adding" @started="adding = false" />
+      <StripPanel v-if="strip.rigged.length" />
+      <LaneSetupForm v-if="(!bench.running && !strip.rigged.length) || adding" @started="adding = false" />
       <v-btn
-        v-else-if="bench.lanes.length < MOST_LANES"
+        v-else-if="bench.lanes.length + strip.rigged.length < MOST_LANES"
         class="mt-4"
         variant="outlined"
         @click="adding = true"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { clock, countdown, duration, figure, points } from '@core/format/figures'
+import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import PathChart from '../../charts/PathChart.vue'
 import InkMark from '../../components/InkMark.vue'
@@ -31,7 +32,7 @@ const missed = computed(() => (byHand ? missedOf(props.lane).map((s) => duration
         Stops {{ stopInWords(lane.setup.stop) }} ·
         {{
           byHand
-            ? `a reading every ${lane.setup.intervalS / 60} min`
+            ? `read ${readingInWords(lane.setup.reading)}`
             : `one reading a second, ${lane.setup.feed.kind === 'simulated' ? lane.setup.feed.speed : 1}× time`
         }}
       </p>

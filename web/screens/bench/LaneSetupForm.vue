@@ -5,6 +5,7 @@ import { agree } from '@core/gear/agree'
 import { figure } from '@core/format/figures'
 import type { StopRule } from '@core/logbook/run'
 import { intervalSchema, startLevelSchema } from '@core/protocol/entry'
+import { NO_HEAT } from '../../stores/lane'
 import { useBench } from '../../stores/bench'
 import { useLogbook } from '../../stores/logbook'
 
@@ -91,7 +92,10 @@ async function start() {
       sourceId: choice.sourceId,
       cableId: choice.cableId,
       startPercent,
-      intervalS: simulated ? 1 : minutes * 60,
+      reading: simulated ? { kind: 'meter', seconds: 1 } : { kind: 'every', seconds: minutes * 60 },
+      planned: null,
+      checklist: [],
+      heat: NO_HEAT,
       stop,
       feed: simulated
         ? { kind: 'simulated', seed: 1 + logbook.runs.length, speed: choice.speed }

@@ -24,7 +24,7 @@ export function useLaneView(lane: Lane) {
   })
   /** The frame grows in steps, so that the path is not squeezed anew with every reading. */
   const until = computed(() => {
-    const wanted = Math.max(lane.elapsedS, 12 * Math.min(lane.setup.intervalS, 300), 600)
+    const wanted = Math.max(lane.elapsedS, 3600)
     return Math.ceil(wanted / 1800) * 1800
   })
   return { byHand, last, lastAge, watts, due, untilDue, paths, until }

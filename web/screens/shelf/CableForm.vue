@@ -3,13 +3,16 @@ import type { Cable } from '@core/gear/gear'
 import { cableSchema } from '@core/gear/schema'
 import FormPick from '../../components/FormPick.vue'
 import FormText from '../../components/FormText.vue'
+import CorrectionGate from './CorrectionGate.vue'
 import FormFrame from './FormFrame.vue'
 import { useGearForm } from './useGearForm'
 
 const props = defineProps<{ cable: Cable | null }>()
 const emit = defineEmits<{ done: [] }>()
 const initial = props.cable ?? { ...cableSchema.getDefault(), id: crypto.randomUUID(), name: '', maxAmps: 3 }
-const { save, failure } = useGearForm('cables', cableSchema, initial, () => emit('done'))
+const { save, failure, gate, why, whyMissing, history } = useGearForm('cables', cableSchema, initial, () =>
+  emit('done'),
+)
 </script>
 
 <template>
@@ -32,5 +35,6 @@ const { save, failure } = useGearForm('cables', cableSchema, initial, () => emit
       ]"
     />
     <FormText name="price" label="Price" numeric />
+    <CorrectionGate v-model="why" :gate="gate" :missing="whyMissing" :history="history" />
   </FormFrame>
 </template>

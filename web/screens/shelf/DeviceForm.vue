@@ -1,8 +1,12 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { duration } from '@core/format/figures'
+import { parseClaims } from '@core/gear/claims'
 import { DEVICE_KINDS, type Device } from '@core/gear/gear'
 import { deviceSchema } from '@core/gear/schema'
 import FormPick from '../../components/FormPick.vue'
 import FormText from '../../components/FormText.vue'
+import CorrectionGate from './CorrectionGate.vue'
 import FormFrame from './FormFrame.vue'
 import { useGearForm } from './useGearForm'
 
@@ -21,7 +25,23 @@ const initial = {
   }),
   adjustable: adjustable ? `${adjustable.minVolts}–${adjustable.maxVolts}` : '',
 }
-const { save, failure } = useGearForm('devices', deviceSchema, initial, () => emit('done'))
+const { form, save, failure, gate, why, whyMissing, history } = useGearForm(
+  'devices',
+  deviceSchema,
+  initial,
+  () => emit('done'),
+)
+/** Claims as understood; what is not is kept as typed, and said. */
+const claims = computed(() => {
+  const { claims: read, unread } = parseClaims(String((form.values as { claims?: string }).claims ?? ''))
+  const parts = read.map((c) => `${c.percent} % in ${duration(c.seconds)}`)
+  return [
+    parts.length ? `Understood: ${parts.join('; ')}.` : '',
+    unread.length ? `Kept, but not understood as a claim: ${unread.join('; ')}.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+})
 </script>
 
 <template>
@@ -59,7 +79,15 @@ const { save, failure } = useGearForm('devices', deviceSchema, initial, () => em
     <FormText name="minVolts" label="and from" suffix="V" numeric />
     <FormText name="enduranceHours" label="Hours of use claimed" suffix="h" numeric />
     <FormText name="realUseFactor" label="Share in real use" hint="Between 0 and 1" numeric />
-    <FormText class="wide" name="claims" label="Advertised claims, one a line" multiline />
+    <FormText
+      class="wide"
+      name="claims"
+      label="Advertised claims, one a line"
+      hint="Like 50 % in 30 min; full in 1 h 20 min"
+      multiline
+    />
+    <p v-if="claims" class="wide quiet" role="status">{{ claims }}</p>
     <FormText class="wide" name="notes" label="Notes" multiline />
+    <CorrectionGate v-model="why" :gate="gate" :missing="whyMissing" :history="history" />
   </FormFrame>
 </template>

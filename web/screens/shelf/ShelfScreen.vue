@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import { capacityOf } from '@core/gear/capacity'
 import { figure } from '@core/format/figures'
-import type { Cable, Device, Source } from '@core/gear/gear'
+import type { Cable, Device, Meter, Source } from '@core/gear/gear'
+import ShelfTabs from './ShelfTabs.vue'
 import EmptyPage from '../../components/EmptyPage.vue'
 import { useLogbook, type ShelfKind } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
@@ -11,6 +12,7 @@ import GearList, { type GearRow } from './GearList.vue'
 import DeviceForm from './DeviceForm.vue'
 import SourceForm from './SourceForm.vue'
 import CableForm from './CableForm.vue'
+import MeterForm from './MeterForm.vue'
 
 const logbook = useLogbook()
 const notices = useNotices()
@@ -19,6 +21,7 @@ type Editing =
   | { kind: 'devices'; item: Device | null }
   | { kind: 'sources'; item: Source | null }
   | { kind: 'cables'; item: Cable | null }
+  | { kind: 'meters'; item: Meter | null }
 const editing = ref<Editing | null>(null)
 
 function deviceRow(d: Device): GearRow {
@@ -57,9 +60,19 @@ const cableRow = (c: Cable): GearRow => ({
   assumed: '',
   second: c.marked ? 'marked' : 'no marker',
 })
+const meterRow = (m: Meter): GearRow => ({
+  id: m.id,
+  name: m.name,
+  label: '',
+  facts: [m.kind, m.place, m.intervalS === null ? 'read by eye' : `every ${m.intervalS} s`],
+  figure: m.accuracyPercent === null ? 'accuracy unknown' : `± ${m.accuracyPercent} %`,
+  assumed: '',
+  second: m.accuracyDigits === null ? '' : `+ ${m.accuracyDigits} digits`,
+})
 const devices = computed(() => logbook.devices.map(deviceRow))
 const sources = computed(() => logbook.sources.map(sourceRow))
 const cables = computed(() => logbook.cables.map(cableRow))
+const meters = computed(() => logbook.meters.map(meterRow))
 
 function edit(kind: ShelfKind, id: string | null) {
   const item = id === null ? null : (logbook[kind] as { id: string }[]).find((i) => i.id === id)!
@@ -87,7 +100,8 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
 <template>
   <div class="page">
     <h1>Shelf</h1>
-    <p class="quiet">The devices under test, what charges them, and the cables between.</p>
+    <p class="quiet">The devices under test, what charges them, the cables between, and what measures.</p>
+    <ShelfTabs />
     <EmptyPage
       v-if="logbook.isEmpty"
       title="An empty shelf"
@@ -122,6 +136,14 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
         @edit="edit('cables', $event)"
         @remove="remove('cables', $event)"
       />
+      <GearList
+        title="Meters and thermometers"
+        add="Add a meter"
+        :rows="meters"
+        @add="edit('meters', null)"
+        @edit="edit('meters', $event)"
+        @remove="remove('meters', $event)"
+      />
       <aside class="quiet">
         Do not use a frayed cable, or a source of unknown make on a device you care about: the risk is yours.
         Prefer certified parts. An outlet in the wall is work for a licensed electrician under local code;
@@ -132,6 +154,7 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
       <DeviceForm v-if="editing?.kind === 'devices'" :device="editing.item" @done="editing = null" />
       <SourceForm v-else-if="editing?.kind === 'sources'" :source="editing.item" @done="editing = null" />
       <CableForm v-else-if="editing?.kind === 'cables'" :cable="editing.item" @done="editing = null" />
+      <MeterForm v-else-if="editing?.kind === 'meters'" :meter="editing.item" @done="editing = null" />
     </v-dialog>
   </div>
 </template>

@@ -6,6 +6,7 @@ import { formatOffers, parseOffers } from '@core/gear/offers'
 import { sourceSchema } from '@core/gear/schema'
 import FormPick from '../../components/FormPick.vue'
 import FormText from '../../components/FormText.vue'
+import CorrectionGate from './CorrectionGate.vue'
 import FormFrame from './FormFrame.vue'
 import OffersEcho from './OffersEcho.vue'
 import { useGearForm } from './useGearForm'
@@ -21,7 +22,12 @@ const initial = props.source ?? {
   ratedWatts: '',
   owned: true,
 }
-const { form, save, failure } = useGearForm('sources', sourceSchema, initial, () => emit('done'))
+const { form, save, failure, gate, why, whyMissing, history } = useGearForm(
+  'sources',
+  sourceSchema,
+  initial,
+  () => emit('done'),
+)
 
 /** Ports as typed: offers stay a line of text until they are saved. */
 const ports = reactive(
@@ -89,6 +95,7 @@ function submit() {
       ]"
     />
     <FormText class="wide" name="notes" label="Notes" multiline />
+    <CorrectionGate v-model="why" :gate="gate" :missing="whyMissing" :history="history" />
   </FormFrame>
 </template>
 

@@ -1,0 +1,72 @@
+import type { Cable, Device, GearCorrection, Meter, Source } from './gear'
+import { formatOffers } from './offers'
+
+type Item = Device | Source | Cable | Meter
+
+/** Fields that say what a thing is rated for: changing one changes what its runs mean. */
+const RATINGS: Record<string, string> = {
+  capacityMah: 'capacity, mAh',
+  nominalVolts: 'nominal volts',
+  capacityWh: 'capacity, Wh',
+  healthPercent: 'battery health, %',
+  maxWatts: 'most it takes, W',
+  minWatts: 'least it charges from, W',
+  minVolts: 'least volts',
+  fixedVolts: 'levels it accepts',
+  adjustable: 'adjustable range',
+  family: 'proprietary family',
+  wirelessWatts: 'most without a wire, W',
+  enduranceHours: 'hours of use claimed',
+  realUseFactor: 'share in real use',
+  ratedWatts: 'rated watts',
+  ports: 'offers',
+  maxAmps: 'current limit, A',
+  marked: 'marker chip',
+  lengthM: 'length, m',
+  resolution: 'resolution',
+  resolutionAmps: 'resolution, A',
+  accuracyPercent: 'accuracy, %',
+  accuracyDigits: 'accuracy, digits',
+}
+
+export interface RatingChange {
+  field: string
+  label: string
+  from: string
+  to: string
+}
+
+/** The ratings that differ between an item as it stood and as it is now, in words. */
+export function ratingChanges(before: Item, after: Item): RatingChange[] {
+  const old = before as unknown as Record<string, unknown>
+  const now = after as unknown as Record<string, unknown>
+  return Object.entries(RATINGS).flatMap(([field, label]) => {
+    const [from, to] = [inWords(field, old[field]), inWords(field, now[field])]
+    return from === to ? [] : [{ field, label, from, to }]
+  })
+}
+
+/** The changes as they are kept for good. */
+export const asCorrections = (
+  itemId: string,
+  changes: readonly RatingChange[],
+  why: string,
+  when: string,
+): GearCorrection[] => changes.map(({ field, from, to }) => ({ itemId, field, from, to, why, when }))
+
+export const ratingLabel = (field: string): string => RATINGS[field] ?? field
+
+function inWords(field: string, value: unknown): string {
+  if (value === null || value === undefined || value === '') return 'not known'
+  if (field === 'ports') {
+    const ports = value as Source['ports']
+    return ports.map((p) => `${p.name}: ${formatOffers(p.offers)}`).join(' | ') || 'none'
+  }
+  if (field === 'adjustable') {
+    const range = value as NonNullable<Device['adjustable']>
+    return `${range.minVolts}–${range.maxVolts} V`
+  }
+  if (Array.isArray(value)) return value.length ? [...value].sort((a, b) => a - b).join(', ') : 'none'
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  return String(value)
+}

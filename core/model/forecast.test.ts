@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest'
+import { traceFromReadings } from '../trace/trace'
+import { acceptanceFrom, forecastS, genericAcceptance, levelAfter } from './forecast'
+
+// A phone's power along straight lines, minutes and watts. Common practice, no source.
+const PHONE = [
+  [0, 24.1], [2, 24.6], [17, 25.9], [24, 19.2], [32, 19.5], [35, 13.4], [42, 13.6], [47, 8.0],
+  [53, 7.7], [65, 6.5], [76, 5.8], [80, 4.7], [90, 2.4], [100, 1.0], [108, 0.5],
+] // prettier-ignore
+const trace = traceFromReadings(PHONE.map(([minute, power]) => ({ t: minute * 60, power })))
+const curve = acceptanceFrom(trace)!
+const minutes = (w: number, from: number, to: number) => forecastS(curve, w, from, to) / 60
+
+describe('a forecast from one full run (common practice, no source)', () => {
+  it('gives the run itself back on a source that does not limit it', () => {
+    expect(minutes(100, 0, 100)).toBeCloseTo(108, 0)
+  })
+  it('takes about 2 h 20 min at 12 W and 4 h 32 min at 4.75 W', () => {
+    expect(Math.abs(minutes(12, 0, 100) - 140)).toBeLessThan(2)
+    expect(Math.abs(minutes(4.75, 0, 100) - 272)).toBeLessThan(2)
+  })
+  it('reaches about 48 % at minute 24 and 79 % at minute 50', () => {
+    expect(levelAfter(curve, 100, 0, 24 * 60)).toBeCloseTo(48, 0)
+    expect(levelAfter(curve, 100, 0, 50 * 60)).toBeCloseTo(79, 0)
+  })
+  it('gives the worked figures at 12 W: 3042, 5000 and 8390 s to half, 80 % and full', () => {
+    expect(forecastS(curve, 12, 0, 50)).toBeCloseTo(3042, -1)
+    expect(forecastS(curve, 12, 0, 80)).toBeCloseTo(5000, -2)
+    expect(forecastS(curve, 12, 0, 100)).toBeCloseTo(8390, -2)
+  })
+  it('scales to the wanted start and end', () => {
+    expect(minutes(12, 0, 50) + minutes(12, 50, 100)).toBeCloseTo(minutes(12, 0, 100), 6)
+  })
+})
+
+it('takes the closed form of a hold and an exponential taper', () => {
+  // 16 Wh held at 20 W: 0.8 h. Then dE/P along a straight fall from 20 W to 1 W over 4 Wh: 4·ln(20)/19 h.
+  const generic = genericAcceptance('phone', 20, 20)
+  expect(forecastS(generic, 100, 0, 100) / 3600).toBeCloseTo(0.8 + (4 * Math.log(20)) / 19, 2)
+  expect(forecastS(generic, 5, 0, 80) / 3600).toBeCloseTo(16 / 5, 6)
+})
+
+it('is nothing for a run that is not full, or a source that gives nothing', () => {
+  const half = traceFromReadings([0, 600, 1200].map((t) => ({ t, power: 10, percent: 40 + t / 60 })))
+  expect(acceptanceFrom(half)).toBeNull()
+  expect(forecastS(curve, 0, 0, 100)).toBeNaN()
+})

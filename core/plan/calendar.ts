@@ -1,0 +1,33 @@
+import ical from 'ical-generator'
+import { duration } from '../format/figures'
+import type { Campaign } from './campaign'
+import type { Names } from './words'
+
+/**
+ * The timetable as iCalendar text (RFC 5545). Each run is an event whose id stays the same from export to export,
+ * so that a calendar that reads the file again moves the events instead of doubling them.
+ */
+export function calendarOf(campaign: Campaign, names: Names, stamp: Date): string {
+  const calendar = ical({
+    name: campaign.name,
+    prodId: { company: 'inkpath-log', product: 'plan', language: 'EN' },
+  })
+  for (const planned of campaign.planned) {
+    if (!planned.slot || planned.setAside !== null) continue
+    const start = new Date(planned.slot.startsAt)
+    const readyBy = new Date(start.getTime() - planned.slot.prepS * 1000)
+    calendar.createEvent({
+      id: `${planned.id}@inkpath-log`,
+      stamp,
+      start,
+      end: new Date(start.getTime() + planned.slot.chargeS * 1000),
+      summary: `${names.device(planned.deviceId)} from ${names.source(planned.sourceId)}, run ${planned.repeat}`,
+      description: [
+        `Protocol: ${campaign.protocol.name}.`,
+        `Begin draining and resting ${duration(planned.slot.prepS)} before, at ${readyBy.toISOString()}.`,
+        'Do not leave a charge unattended.',
+      ].join('\n'),
+    })
+  }
+  return calendar.toString()
+}

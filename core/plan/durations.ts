@@ -1,0 +1,109 @@
+import { agree } from '../gear/agree'
+import { capacityOf } from '../gear/capacity'
+import type { Cable, Device, DeviceKind, Source } from '../gear/gear'
+import { forecastS, genericAcceptance, levelAfter, type AcceptanceCurve } from '../model/forecast'
+import type { Protocol } from '../protocol/protocol'
+import type { BenchMeans } from './campaign'
+
+/** How long a run is expected to take, and on what that rests. Seconds. */
+export interface Expectation {
+  /** Charging alone, as expected. */
+  chargeS: number
+  /** Charging with the share kept in hand, to whole five minutes: what the timetable reserves. */
+  slotS: number
+  drainS: number
+  restS: number
+  /** Draining, resting and rigging together. */
+  prepS: number
+  basis: 'run' | 'generic' | 'fixed' | 'watched'
+  /** What the figure rests on, in words. */
+  why: string
+}
+
+/** Assumed where a device's record is silent. Common practice, no source. */
+const USUAL: Record<DeviceKind, { wh: number; watts: number; drainHours: number }> = {
+  phone: { wh: 15, watts: 20, drainHours: 5 },
+  tablet: { wh: 29, watts: 25, drainHours: 6 },
+  laptop: { wh: 56, watts: 60, drainHours: 4 },
+  other: { wh: 10, watts: 10, drainHours: 4 },
+}
+/** Energy in the battery for energy at the meter, until the device's own figure is known (spot-check practice). */
+export const ASSUMED_EFFICIENCY = 0.8
+/** A pair that does not charge is watched for this long before it is written down. */
+const WATCH_S = 1800
+const STEP_S = 300
+
+export const usualDrainHours = (device: Device): number => USUAL[device.kind].drainHours
+
+/** Expected time of a run to its stop rule; `own` is the device's acceptance curve where a full run gave one. */
+export function expectedTime(
+  device: Device,
+  source: Source,
+  cable: Cable | null,
+  protocol: Protocol,
+  means: BenchMeans,
+  own: AcceptanceCurve | null,
+): Expectation {
+  const curve = own ?? genericFor(device)
+  const { outcome, watts } = agree(device, source, cable)
+  const flows = outcome === 'charges' || outcome === 'slow'
+  const [chargeS, basis, why] = chargeTime(protocol, curve, flows ? watts : 0)
+  const drainS = drainTime(device, protocol, curve, flows ? watts : 0, means)
+  const restS = protocol.restMinutes * 60
+  const held = protocol.stop.kind === 'duration' ? 1 : 1 + means.marginPercent / 100
+  return {
+    chargeS,
+    slotS: Math.ceil((chargeS * held) / STEP_S - 1e-9) * STEP_S,
+    drainS,
+    restS,
+    prepS: Math.ceil((drainS + restS + means.setupMinutes * 60) / STEP_S) * STEP_S,
+    basis,
+    why,
+  }
+}
+
+const BASIS_WORDS = {
+  run: 'forecast from this device’s full run',
+  generic: 'from the generic curve of its kind',
+} as const
+
+function chargeTime(
+  protocol: Protocol,
+  curve: AcceptanceCurve,
+  watts: number,
+): [number, Expectation['basis'], string] {
+  const { stop, startPercent } = protocol
+  if (stop.kind === 'duration') return [stop.seconds, 'fixed', 'the protocol’s fixed time']
+  if (!(watts > 0)) return [WATCH_S, 'watched', 'it is not expected to charge: watched for half an hour']
+  const to = stop.kind === 'level' ? Math.max(stop.percent, startPercent + 1) : 100
+  return [forecastS(curve, watts, Math.min(startPercent, 99), to), curve.origin, BASIS_WORDS[curve.origin]]
+}
+
+/** Before the next run the device is drained from where the last one left it. */
+function drainTime(
+  device: Device,
+  protocol: Protocol,
+  curve: AcceptanceCurve,
+  watts: number,
+  means: BenchMeans,
+): number {
+  if (protocol.startWay === 'as-found') return 0
+  const hours = means.drainHours[device.id] ?? usualDrainHours(device)
+  const { stop, startPercent } = protocol
+  const end =
+    stop.kind === 'level'
+      ? stop.percent
+      : stop.kind === 'duration'
+        ? watts > 0
+          ? levelAfter(curve, watts, startPercent, stop.seconds)
+          : startPercent
+        : 100
+  return (Math.max(0, end - startPercent) / 100) * hours * 3600
+}
+
+function genericFor(device: Device): AcceptanceCurve {
+  const usual = USUAL[device.kind]
+  const { usableWh } = capacityOf(device)
+  const wh = Number.isNaN(usableWh) ? usual.wh : usableWh
+  return genericAcceptance(device.kind, wh / ASSUMED_EFFICIENCY, device.maxWatts ?? usual.watts)
+}

@@ -1,0 +1,67 @@
+import { addDays, format, isValid, parse, set, startOfDay } from 'date-fns'
+import type { Window } from './timetable'
+
+/** Free hours of one weekday, local time: "18:30" to "22:30". An end at or before the start is past midnight. */
+export interface FreeHours {
+  from: string
+  to: string
+}
+
+/** When the reviewer can sit at the bench. Weekdays from Monday; null is a day without. */
+export interface Availability {
+  /** Local date, yyyy-MM-dd. */
+  startDate: string
+  week: (FreeHours | null)[]
+  /** Local dates without, yyyy-MM-dd. */
+  daysOff: string[]
+}
+
+export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+export const DATE = 'yyyy-MM-dd'
+
+/** Two years of evenings: a campaign that needs more has been asked too much. */
+const HORIZON_DAYS = 730
+
+/** The free windows from the start date (or `notBefore`, if that is later) on, in the local time zone. */
+export function windowsOf(availability: Availability, notBefore?: Date): Window[] {
+  const first = dateOf(availability.startDate)
+  if (!first) return []
+  const off = new Set(availability.daysOff)
+  const windows: Window[] = []
+  for (let i = 0; i < HORIZON_DAYS; i++) {
+    const day = addDays(first, i)
+    const label = format(day, DATE)
+    const hours = availability.week[(day.getDay() + 6) % 7]
+    if (!hours || off.has(label)) continue
+    const start = at(day, hours.from)
+    const end = at(day, hours.to)
+    const endsOn = end <= start ? at(addDays(day, 1), hours.to) : end
+    const from = notBefore && notBefore > start ? notBefore : start
+    if (from < endsOn) windows.push({ startS: seconds(from), endS: seconds(endsOn), day: label })
+  }
+  return windows
+}
+
+export function dateOf(text: string): Date | null {
+  const date = parse(text, DATE, new Date(0))
+  return isValid(date) ? startOfDay(date) : null
+}
+
+/** Wall time on a day: daylight saving moves it as it moves the clock on the wall. */
+function at(day: Date, time: string): Date {
+  const [hours, minutes] = time.split(':').map(Number)
+  return set(day, { hours, minutes, seconds: 0, milliseconds: 0 })
+}
+
+const seconds = (date: Date): number => date.getTime() / 1000
+
+/** Weekday evenings from half past six, weekends from ten: a usual life. */
+export const usualWeek = (): (FreeHours | null)[] => [
+  ...Array.from({ length: 5 }, () => ({ from: '18:30', to: '22:30' })),
+  { from: '10:00', to: '22:00' },
+  { from: '10:00', to: '22:00' },
+]
+export const eveningsOnly = (): (FreeHours | null)[] =>
+  Array.from({ length: 7 }, () => ({ from: '18:30', to: '22:30' }))
+export const weekendsOnly = (): (FreeHours | null)[] =>
+  Array.from({ length: 7 }, (_, i) => (i > 4 ? { from: '10:00', to: '22:00' } : null))

@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { computed, reactive } from 'vue'
+import type { ChecklistItem } from '@core/protocol/checklist'
+import { useLogbook } from '../../stores/logbook'
+import { useNotices } from '../../stores/notices'
+import { useStrip, type RiggedLane } from '../../stores/strip'
+
+const props = defineProps<{ lane: RiggedLane }>()
+const strip = useStrip()
+const logbook = useLogbook()
+const notices = useNotices()
+const values = reactive<Record<string, string>>({})
+const errors = reactive<Record<string, string>>({})
+const answers = computed(() => new Map(props.lane.choice.checklist.map((a) => [a.id, a])))
+const FEEDS = [
+  { value: 'hand', title: 'my hands' },
+  { value: 'simulated', title: 'a simulated meter and battery' },
+]
+const time = (iso: string) => new Date(iso).toLocaleTimeString()
+
+/** A number that the item asks for, or the reason it is none. */
+function valueOf(item: ChecklistItem): number | null {
+  const text = (values[item.id] ?? '').trim().replace(',', '.')
+  const value = Number(text)
+  const [low, high] = item.asks === '%' ? [0, 100] : [-40, 80]
+  errors[item.id] =
+    text === '' || Number.isNaN(value)
+      ? 'Give a number.'
+      : value < low || value > high
+        ? `It must lie between ${low} and ${high} ${item.asks}.`
+        : ''
+  return errors[item.id] ? null : value
+}
+function answer(item: ChecklistItem, given?: 'done' | 'skipped') {
+  const value = given === 'done' && item.asks ? valueOf(item) : null
+  if (given === 'done' && item.asks && value === null) return
+  strip.answer(props.lane, item, given, value).catch(notices.fail)
+}
+function setFeed(kind: 'hand' | 'simulated') {
+  // The strip's lanes are the store's own: this is the one choice left open until the switch.
+  const { choice } = props.lane
+  choice.feed = kind === 'hand' ? { kind } : { kind, seed: 1 + logbook.runs.length, speed: 60 }
+}
+</script>
+
+<template>
+  <article class="rigged" :aria-label="logbook.nameOf(lane.choice)">
+    <header>
+      <h3>{{ logbook.nameOf(lane.choice) }}</h3>
+      <span class="quiet">{{ lane.protocolName }}</span>
+      <v-btn size="small" @click="strip.takeOff(lane.id).catch(notices.fail)">Take it off</v-btn>
+    </header>
+    <ul>
+      <li v-for="item in lane.items" :key="item.id" :class="answers.get(item.id)?.answer">
+        <span class="text">{{ item.text }}</span>
+        <template v-if="answers.get(item.id)">
+          <span class="quiet" :class="{ outside: answers.get(item.id)!.outside }">
+            {{ answers.get(item.id)!.answer === 'done' ? 'done' : 'skipped'
+            }}{{
+              answers.get(item.id)!.value === null
+                ? ''
+                : `: ${answers.get(item.id)!.value} ${item.asks ?? ''}`
+            }}{{ answers.get(item.id)!.outside ? ', outside what is required' : '' }},
+            {{ time(answers.get(item.id)!.when) }}
+          </span>
+          <v-btn size="small" :aria-label="`Change: ${item.text}`" @click="answer(item)">Change</v-btn>
+        </template>
+        <template v-else>
+          <v-text-field
+            v-if="item.asks"
+            v-model="values[item.id]"
+            class="value"
+            density="compact"
+            :label="item.asks === '%' ? 'Level' : 'Value'"
+            :aria-label="item.text"
+            :suffix="item.asks"
+            inputmode="decimal"
+            :error-messages="errors[item.id]"
+            @keydown.enter.prevent="answer(item, 'done')"
+          />
+          <v-btn variant="outlined" :aria-label="`Done: ${item.text}`" @click="answer(item, 'done')"
+            >Done</v-btn
+          >
+          <v-btn size="small" :aria-label="`Skip: ${item.text}`" @click="answer(item, 'skipped')">Skip</v-btn>
+        </template>
+      </li>
+    </ul>
+    <v-select
+      class="feed"
+      label="Readings come from"
+      density="compact"
+      :model-value="lane.choice.feed.kind"
+      :items="FEEDS"
+      @update:model-value="setFeed"
+    />
+  </article>
+</template>
+
+<style scoped>
+.rigged {
+  border-top: 2px solid rgba(var(--v-border-color), 0.6);
+  padding: 8px 0 16px;
+}
+header {
+  display: flex;
+  gap: 6px 16px;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+h3 {
+  font-size: 1.1rem;
+  font-weight: 650;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  display: flex;
+  gap: 6px 12px;
+  align-items: center;
+  border-bottom: var(--hairline);
+  min-height: 48px;
+  flex-wrap: wrap;
+}
+.text {
+  flex: 1 1 280px;
+}
+.done .text {
+  opacity: 0.76;
+}
+.skipped .text {
+  text-decoration: line-through;
+}
+.outside {
+  color: rgb(var(--v-theme-warning));
+  font-weight: 650;
+}
+.value {
+  flex: 0 1 130px;
+}
+.feed {
+  max-width: 340px;
+  margin-top: 10px;
+}
+</style>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import type { Gate } from './useGearForm'
+
+/** Asks why a rating changes under runs that were made with it, and shows what was changed before. */
+defineProps<{
+  gate: Gate | null
+  missing: boolean
+  history: { label: string; from: string; to: string; why: string; when: string; day: string }[]
+}>()
+const why = defineModel<string>({ required: true })
+</script>
+
+<template>
+  <div v-if="gate || history.length" class="wide gate">
+    <template v-if="gate">
+      <h3>This changes what runs were made with</h3>
+      <ul>
+        <li v-for="c in gate.changes" :key="c.field">
+          {{ c.label }}: <span class="figure">{{ c.from }} → {{ c.to }}</span>
+        </li>
+      </ul>
+      <p class="quiet">
+        It touches {{ gate.runs.length }} {{ gate.runs.length === 1 ? 'run' : 'runs' }}:
+        {{ gate.runs.join('; ') }}. The old value, the date and the reason are kept.
+      </p>
+      <v-text-field
+        v-model="why"
+        label="Why the change?"
+        autofocus
+        :error-messages="missing && !why.trim() ? 'Say why, so that it is known later.' : ''"
+      />
+    </template>
+    <details v-if="history.length" :open="!gate">
+      <summary>Corrected before</summary>
+      <ul>
+        <li v-for="c in history" :key="c.when + c.label">
+          {{ c.day }}: {{ c.label }} was <span class="figure">{{ c.from }}</span>, became
+          <span class="figure">{{ c.to }}</span> – {{ c.why }}
+        </li>
+      </ul>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.gate {
+  border-top: 2px solid rgb(var(--v-theme-primary));
+  padding-top: 8px;
+}
+h3 {
+  font-size: 0.98rem;
+  font-weight: 650;
+}
+ul {
+  padding-left: 20px;
+}
+summary {
+  cursor: pointer;
+  padding: 8px 0;
+}
+</style>

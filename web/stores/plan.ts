@@ -1,0 +1,145 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowReactive } from 'vue'
+import { format } from 'date-fns'
+import { moveRun, type Arrangement, type Move, type PlanGear, type Saving } from '@core/plan/arrange'
+import { calendarOf } from '@core/plan/calendar'
+import { plannedRunsFor, usualMeans, type Campaign, type PairPlan } from '@core/plan/campaign'
+import { settledRuns, stateOf } from '@core/plan/progress'
+import { pairsFor, QUESTIONS } from '@core/plan/questions'
+import { DATE, eveningsOnly } from '@core/plan/windows'
+import { obstacleInWords, type Names } from '@core/plan/words'
+import { protocolsWith } from '@core/protocol/schools'
+import type { Protocol } from '@core/protocol/protocol'
+import { planWork } from '../workers/plan'
+import { useBench } from './bench'
+import { useCurves } from './curves'
+import { useLogbook } from './logbook'
+
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+/** Campaigns: what is to be run, when, and how far it is. */
+export const usePlan = defineStore('plan', () => {
+  const logbook = useLogbook()
+  const bench = useBench()
+  const curves = useCurves()
+  /** What the last layout of each campaign told, by campaign id. */
+  const arrangements = shallowReactive(new Map<string, Arrangement>())
+  const saved = shallowReactive(new Map<string, Saving[]>())
+  const busy = ref(false)
+
+  const protocols = computed(() => protocolsWith(logbook.protocols))
+  const running = computed(() => new Set([...bench.lanes].flatMap((l) => l.setup.planned?.plannedId ?? [])))
+  const names: Names = {
+    device: (id) => logbook.device(id)?.name ?? 'a deleted device',
+    source: (id) => logbook.source(id)?.name ?? 'a deleted source',
+  }
+  const settled = (campaign: Campaign) => settledRuns(campaign, logbook.runs, running.value)
+  const stateOfRun = (campaign: Campaign, plannedId: string) =>
+    stateOf(
+      campaign.planned.find((p) => p.id === plannedId)!,
+      logbook.runs,
+      running.value,
+    )
+
+  async function gear(): Promise<PlanGear> {
+    return {
+      devices: plain(logbook.devices),
+      sources: plain(logbook.sources),
+      cables: plain(logbook.cables),
+      curves: await curves.all(),
+    }
+  }
+
+  async function begin(questionId: string): Promise<Campaign> {
+    const question = QUESTIONS.find((q) => q.id === questionId)!
+    const protocol = protocols.value.find((p) => p.id === question.protocolId) ?? protocols.value[0]
+    const meters = logbook.meters.filter((m) => m.kind === 'power meter').length
+    const campaign: Campaign = {
+      id: crypto.randomUUID(),
+      name: question.text.split(/[:?]/)[0],
+      questionId,
+      protocol: plain(protocol),
+      pairs: pairsFor(question, logbook.devices, logbook.sources),
+      availability: { startDate: format(new Date(), DATE), week: eveningsOnly(), daysOff: [] },
+      means: { ...usualMeans(), meters: Math.max(1, meters), ...question.means },
+      planned: [],
+      putBack: [],
+      createdAt: new Date().toISOString(),
+    }
+    await keep(campaign)
+    return campaign
+  }
+
+  /** Stores a campaign; its runs follow its pairs, and those already made stay. */
+  async function keep(campaign: Campaign): Promise<Campaign> {
+    const made = new Set([...logbook.runs.flatMap((r) => r.planned?.plannedId ?? []), ...running.value])
+    const planned = plannedRunsFor(
+      campaign.pairs,
+      campaign.planned,
+      (id) => made.has(id),
+      () => crypto.randomUUID(),
+    )
+    const next = { ...campaign, planned }
+    await logbook.put('campaigns', next)
+    return next
+  }
+
+  const setPairs = (campaign: Campaign, pairs: PairPlan[]) => keep({ ...campaign, pairs })
+
+  /** Lays the open runs on the free hours from now on, or from the start date if that is later. */
+  async function layOut(campaign: Campaign): Promise<Arrangement> {
+    busy.value = true
+    try {
+      const known = await gear()
+      const options = { settled: [...settled(campaign)], notBefore: Date.now() }
+      const arrangement = await planWork().arrange(plain(campaign), known, options)
+      await logbook.put('campaigns', { ...campaign, planned: arrangement.planned })
+      arrangements.set(campaign.id, arrangement)
+      saved.set(campaign.id, await planWork().savings(plain(campaign), known, arrangement, options))
+      return arrangement
+    } finally {
+      busy.value = false
+    }
+  }
+
+  /** Moves one run to the first place from a moment on; says why not where a rule stands against it. */
+  async function move(
+    campaign: Campaign,
+    plannedId: string,
+    fromMs: number,
+  ): Promise<Move & { why: string }> {
+    const result = moveRun(plain(campaign), await gear(), plannedId, fromMs / 1000, settled(campaign))
+    if (!result.ok) return { ...result, why: obstacleInWords(result.obstacle, names) }
+    await logbook.put('campaigns', { ...campaign, planned: result.planned })
+    return { ...result, why: '' }
+  }
+
+  const change = (campaign: Campaign, plannedId: string, what: Partial<Campaign['planned'][number]>) =>
+    logbook.put('campaigns', {
+      ...campaign,
+      planned: campaign.planned.map((p) => (p.id === plannedId ? { ...p, ...what } : p)),
+    })
+
+  const keepProtocol = (protocol: Protocol) => logbook.put('protocols', protocol)
+  const calendar = (campaign: Campaign) => calendarOf(campaign, names, new Date())
+
+  return {
+    arrangements,
+    saved,
+    busy,
+    protocols,
+    running,
+    names,
+    settled,
+    stateOfRun,
+    gear,
+    begin,
+    keep,
+    setPairs,
+    layOut,
+    move,
+    change,
+    keepProtocol,
+    calendar,
+  }
+})

@@ -1,0 +1,27 @@
+import { expose } from 'comlink'
+import { arrange, savings, type Arrangement, type PlanGear, type Saving } from '@core/plan/arrange'
+import type { Campaign } from '@core/plan/campaign'
+import { acceptanceFrom, type AcceptanceCurve } from '@core/model/forecast'
+import type { Trace } from '@core/trace/trace'
+
+export interface LayOutOptions {
+  settled: string[]
+  /** ms since 1970; nothing is laid before it. */
+  notBefore: number | null
+}
+
+const optionsOf = ({ settled, notBefore }: LayOutOptions) => ({
+  settled: new Set(settled),
+  notBefore: notBefore === null ? undefined : new Date(notBefore),
+})
+
+const work = {
+  arrange: (campaign: Campaign, gear: PlanGear, options: LayOutOptions): Arrangement =>
+    arrange(campaign, gear, optionsOf(options)),
+  savings: (campaign: Campaign, gear: PlanGear, base: Arrangement, options: LayOutOptions): Saving[] =>
+    savings(campaign, gear, base, optionsOf(options)),
+  acceptance: (trace: Trace): AcceptanceCurve | null => acceptanceFrom(trace),
+}
+
+export type PlanWork = typeof work
+expose(work)
