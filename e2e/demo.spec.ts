@@ -3,6 +3,13 @@ import { expect, test } from '@playwright/test'
 
 const SCREENS = [
   '/shelf',
+  '/shelf/pairs',
+  '/plan',
+  '/plan/demo-campaign?part=pairs',
+  '/plan/demo-campaign?part=protocol',
+  '/plan/demo-campaign?part=means',
+  '/plan/demo-campaign?part=timetable',
+  '/plan/demo-campaign?part=progress',
   '/bench',
   '/sheet',
   '/sheet/demo-4',

@@ -9,6 +9,8 @@ export async function pick(page: Page, label: string, option: string) {
 
 export async function addDevice(page: Page, name: string, fields: Record<string, string> = {}) {
   await page.getByRole('button', { name: 'Add a device' }).click()
+  // The form takes the cursor to its first field as it opens.
+  await expect(page.getByLabel('Name')).toBeFocused()
   await page.getByLabel('Name').fill(name)
   for (const [label, value] of Object.entries(fields))
     await page.getByLabel(label, { exact: true }).fill(value)
@@ -18,6 +20,8 @@ export async function addDevice(page: Page, name: string, fields: Record<string,
 
 export async function addSource(page: Page, name: string, watts: string, offers: string) {
   await page.getByRole('button', { name: 'Add a source' }).click()
+  // The form takes the cursor to its first field as it opens.
+  await expect(page.getByLabel('Name')).toBeFocused()
   await page.getByLabel('Name').fill(name)
   await page.getByLabel('Rated').fill(watts)
   await page.getByLabel('Offers').fill(offers)

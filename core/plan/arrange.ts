@@ -1,7 +1,7 @@
 import { agree } from '../gear/agree'
 import type { Cable, Device, Source } from '../gear/gear'
 import type { AcceptanceCurve } from '../model/forecast'
-import { groupBy, type Bottleneck } from './bound'
+import { groupBy, lowerBounds, type Bottleneck } from './bound'
 import { atOnceOf, pairKey, type Campaign, type PlannedRun, type Slot } from './campaign'
 import { expectedTime, type Expectation } from './durations'
 import { alwaysFirst, lengthOf, schedule, type Plan } from './scheduler'
@@ -148,6 +148,30 @@ function summary(plan: Plan) {
   }
 }
 
+/** What the timetable as it stands amounts to, moves by hand and all; nothing is moved. */
+export function study(campaign: Campaign, gear: PlanGear, options: ArrangeOptions): Arrangement {
+  const open = openRuns(campaign, options.settled)
+  const starts = open.flatMap((p) => (p.slot ? [Date.parse(p.slot.startsAt)] : []))
+  const from = Math.min(...starts, options.notBefore?.getTime() ?? Infinity)
+  const windows = windowsOf(campaign.availability, Number.isFinite(from) ? new Date(from) : undefined)
+  const expected = expectations(campaign, gear)
+  const placed = open.flatMap((p) => placedFrom(p, windows))
+  const there = new Set(placed.map((p) => p.job.id))
+  const left = open.filter((p) => !there.has(p.id)).flatMap((p) => jobOf(p, expected))
+  const longestS = Math.max(0, ...windows.map((w) => w.endS - w.startS))
+  const [windowsUsed, freeS] = lengthOf(placed, windows)
+  const bounds = lowerBounds(
+    [...placed.map((p) => p.job), ...left.filter((j) => j.chargeS <= longestS)],
+    windows,
+    timetableMeans(campaign.means),
+  )
+  const unplaceable = left.map((job) => {
+    const reason = job.chargeS > longestS ? ('too-long' as const) : ('no-room' as const)
+    return { job, reason, needsS: job.chargeS, longestS }
+  })
+  return { ...summary({ placed, unplaceable, windowsUsed, freeS, bounds }), planned: campaign.planned }
+}
+
 /** What one more of something would save. */
 export interface Saving {
   what: 'meter' | 'lane' | 'meter-and-lane' | 'unit' | 'side-by-side'
@@ -252,5 +276,3 @@ export function unlikelyPairs(campaign: Campaign, gear: PlanGear): { key: string
     return a.outcome === 'none' || a.outcome === 'connected' ? [{ key: pairKey(pair), why: a.why }] : []
   })
 }
-
-export { lengthOf }

@@ -77,18 +77,14 @@ export const isOver = (campaign: Campaign, runs: readonly Run[], running: Readon
   return campaign.planned.length > 0 && planned + now + spoilt === 0
 }
 
-/** The runs to carry to the bench: those of the next day that has any left, in order; overdue ones included. */
+/** The open runs of the first day that has any left, in order: what is next on the shelf. */
 export function nextUp(
   campaign: Campaign,
   settled: ReadonlySet<string>,
-  today: string,
   dayOf: (iso: string) => string,
 ): PlannedRun[] {
   const open = campaign.planned
     .filter((p) => p.slot && !settled.has(p.id) && p.setAside === null)
     .sort((a, b) => a.slot!.startsAt.localeCompare(b.slot!.startsAt))
-  const first = open[0]
-  if (!first) return []
-  const day = dayOf(first.slot!.startsAt) < today ? today : dayOf(first.slot!.startsAt)
-  return open.filter((p) => dayOf(p.slot!.startsAt) <= day)
+  return open.filter((p) => dayOf(p.slot!.startsAt) === dayOf(open[0].slot!.startsAt))
 }

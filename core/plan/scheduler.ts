@@ -24,7 +24,7 @@ export interface ScheduleOptions {
 }
 
 /** Passes over the runs are dear in proportion to their number: this many run placings are tried in all. */
-const EFFORT = 4000
+const EFFORT = 12000
 
 /**
  * Lays runs on free windows: each in turn at the earliest moment that breaks no rule, in an order shuffled
@@ -50,11 +50,8 @@ export function schedule(
   for (let pass = 0; pass < passes; pass++) {
     const lean = pass < passes / 4 ? 0 : (pass % 8) / 2
     const found = fill(inOrder(fits, lean, weigh, random.uniform), windows, means, options)
-    const score = [
-      found.left.length,
-      ...lengthOf(found.table.placed, windows),
-      alwaysFirst(found.table.placed),
-    ]
+    const { placed } = found.table
+    const score = [found.left.length, ...lengthOf(placed, windows), alwaysFirst(placed)]
     if (!best || compare(score, best.score) < 0) best = { ...found, score }
     if (best.score[0] === 0 && best.score[2] <= (bounds[0]?.freeS ?? 0) + 60 && best.score[3] === 0) break
   }

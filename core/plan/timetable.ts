@@ -55,6 +55,12 @@ export type Placing = { ok: true; placed: Placed } | { ok: false; obstacle: Obst
 export class Timetable {
   private readonly byWindow: Placed[][]
   private readonly byDevice = new Map<string, Placed[]>()
+  private longestPrepS = 0
+  /**
+   * By window: charging seconds in all ('') and by source, and occupied seconds by device ('@' before its id).
+   * They tell a hopeless window at a glance.
+   */
+  private readonly taken: Map<string, number>[]
 
   constructor(
     readonly windows: readonly Window[],
@@ -62,6 +68,7 @@ export class Timetable {
     readonly readyFromS: number,
   ) {
     this.byWindow = windows.map(() => [])
+    this.taken = windows.map(() => new Map())
   }
 
   get placed(): Placed[] {
@@ -70,7 +77,13 @@ export class Timetable {
 
   add(placed: Placed): void {
     this.byWindow[placed.window].push(placed)
-    const { device } = placed.job
+    const taken = this.taken[placed.window]
+    const { source, device, chargeS, prepS } = placed.job
+    const add = (key: string, seconds: number) => taken.set(key, (taken.get(key) ?? 0) + seconds)
+    add('', chargeS)
+    add(source, chargeS)
+    add(`@${device}`, chargeS + prepS)
+    this.longestPrepS = Math.max(this.longestPrepS, prepS)
     const list = this.byDevice.get(device)
     if (list) list.push(placed)
     else this.byDevice.set(device, [placed])
@@ -110,11 +123,27 @@ export class Timetable {
 
   /** The earliest place in one window, from a moment on. */
   earliestIn(job: Job, window: number, notBeforeS = -Infinity): Placed | null {
+    if (this.isHopeless(job, window)) return null
     for (const start of this.candidates(job, window, notBeforeS)) {
       const tried = this.tryAt(job, window, start)
       if (tried.ok) return tried.placed
     }
     return null
+  }
+
+  /** No room for so much charging, whatever the order. */
+  private isHopeless({ source, device, chargeS, prepS }: Job, window: number): boolean {
+    const { startS, endS } = this.windows[window]
+    const taken = this.taken[window]
+    const length = endS - startS
+    const units = Math.max(1, this.means.units[device] ?? 1)
+    const aside = Math.max(this.longestPrepS, prepS)
+    return (
+      (taken.get('') ?? 0) + chargeS > length * this.means.atOnce ||
+      (taken.get(source) ?? 0) + chargeS > length ||
+      // On each unit the preparation of its first run may lie before the window.
+      (taken.get(`@${device}`) ?? 0) + chargeS + prepS > units * (length + aside)
+    )
   }
 
   private freeUnit(job: Job, startS: number, endS: number): number | Obstacle {

@@ -23,7 +23,7 @@ export function readingInWords(rule: ReadingRule): string {
     case 'every':
       return rule.seconds < 60 ? `every ${rule.seconds} s` : `every ${minutes(rule.seconds)} min`
     case 'closing-in':
-      return `every ${minutes(rule.seconds)} min, then every ${minutes(rule.thenSeconds)} once any lane shows ${rule.abovePercent} %`
+      return `every ${minutes(rule.seconds)} min, then every ${minutes(rule.thenSeconds)} min once any lane shows ${rule.abovePercent} %`
     case 'at':
       return `at ${rule.minutes.join(', ')} min`
     case 'meter':

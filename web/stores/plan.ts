@@ -94,12 +94,18 @@ export const usePlan = defineStore('plan', () => {
       const options = { settled: [...settled(campaign)], notBefore: Date.now() }
       const arrangement = await planWork().arrange(plain(campaign), known, options)
       await logbook.put('campaigns', { ...campaign, planned: arrangement.planned })
-      arrangements.set(campaign.id, arrangement)
-      saved.set(campaign.id, await planWork().savings(plain(campaign), known, arrangement, options))
       return arrangement
     } finally {
       busy.value = false
     }
+  }
+
+  /** Works out what the timetable amounts to as it stands. */
+  async function study(campaign: Campaign) {
+    const options = { settled: [...settled(campaign)], notBefore: Date.now() }
+    const [arrangement, saving] = await planWork().study(plain(campaign), await gear(), options)
+    arrangements.set(campaign.id, arrangement)
+    saved.set(campaign.id, saving)
   }
 
   /** Moves one run to the first place from a moment on; says why not where a rule stands against it. */
@@ -137,6 +143,7 @@ export const usePlan = defineStore('plan', () => {
     keep,
     setPairs,
     layOut,
+    study,
     move,
     change,
     keepProtocol,

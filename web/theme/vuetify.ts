@@ -49,6 +49,7 @@ export const vuetify = createVuetify({
     VTextField: { variant: 'underlined', color: 'primary', density: 'comfortable', hideDetails: 'auto' },
     VTextarea: { variant: 'underlined', color: 'primary', density: 'comfortable', hideDetails: 'auto' },
     VSelect: { variant: 'underlined', color: 'primary', density: 'comfortable', hideDetails: 'auto' },
+    VNumberInput: { variant: 'underlined', color: 'primary', density: 'comfortable', hideDetails: 'auto' },
     VBtn: { variant: 'text', rounded: 'sm', style: 'text-transform: none; letter-spacing: 0;' },
     VCard: { variant: 'flat', rounded: 'sm' },
     VCheckbox: { color: 'primary', density: 'comfortable', hideDetails: 'auto' },

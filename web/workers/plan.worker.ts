@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { arrange, savings, type Arrangement, type PlanGear, type Saving } from '@core/plan/arrange'
+import { arrange, savings, study, type Arrangement, type PlanGear, type Saving } from '@core/plan/arrange'
 import type { Campaign } from '@core/plan/campaign'
 import { acceptanceFrom, type AcceptanceCurve } from '@core/model/forecast'
 import type { Trace } from '@core/trace/trace'
@@ -18,8 +18,11 @@ const optionsOf = ({ settled, notBefore }: LayOutOptions) => ({
 const work = {
   arrange: (campaign: Campaign, gear: PlanGear, options: LayOutOptions): Arrangement =>
     arrange(campaign, gear, optionsOf(options)),
-  savings: (campaign: Campaign, gear: PlanGear, base: Arrangement, options: LayOutOptions): Saving[] =>
-    savings(campaign, gear, base, optionsOf(options)),
+  /** What the timetable amounts to as it stands, and what one more meter, lane or unit would save. */
+  study: (campaign: Campaign, gear: PlanGear, options: LayOutOptions): [Arrangement, Saving[]] => {
+    const base = study(campaign, gear, optionsOf(options))
+    return [base, base.windowsUsed ? savings(campaign, gear, base, optionsOf(options)) : []]
+  },
   acceptance: (trace: Trace): AcceptanceCurve | null => acceptanceFrom(trace),
 }
 

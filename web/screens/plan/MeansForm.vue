@@ -101,18 +101,22 @@ const first = computed(() => Object.values(errors.value)[0] ?? '')
     </div>
     <div class="wide week">
       <div v-for="(day, i) in typed.days" :key="i" class="day">
-        <v-checkbox-btn v-model="day.on" :label="WEEKDAYS[i]" />
+        <div><v-checkbox-btn v-model="day.on" :label="WEEKDAYS[i]" /></div>
         <template v-if="day.on">
-          <v-text-field
-            v-model="day.from"
-            :label="`${WEEKDAYS[i]} from`"
-            :error-messages="of(`availability.week[${i}].from`)"
-          />
-          <v-text-field
-            v-model="day.to"
-            :label="`${WEEKDAYS[i]} to`"
-            :error-messages="of(`availability.week[${i}].to`)"
-          />
+          <div>
+            <v-text-field
+              v-model="day.from"
+              :label="`${WEEKDAYS[i]} from`"
+              :error-messages="of(`availability.week[${i}].from`)"
+            />
+          </div>
+          <div>
+            <v-text-field
+              v-model="day.to"
+              :label="`${WEEKDAYS[i]} to`"
+              :error-messages="of(`availability.week[${i}].to`)"
+            />
+          </div>
         </template>
       </div>
     </div>

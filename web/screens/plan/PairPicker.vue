@@ -116,6 +116,7 @@ const valueOf = (event: Event) => Number((event.target as HTMLInputElement).valu
   display: block;
   text-decoration: underline;
   min-height: 28px;
+  padding: 0;
   font-weight: 400;
   font-size: 0.84rem;
 }
@@ -123,6 +124,9 @@ const valueOf = (event: Event) => Number((event.target as HTMLInputElement).valu
   display: flex;
   align-items: center;
   gap: 4px;
+}
+.cell > .v-selection-control {
+  flex: none;
 }
 .cell input {
   width: 52px;

@@ -8,9 +8,8 @@ import { useProgress } from './useProgress'
 
 const props = defineProps<{ campaign: Campaign }>()
 const router = useRouter()
-const { rows, devices, tonight, tonightTitle, aside, over, carry, bringBack } = useProgress(
-  () => props.campaign,
-)
+const { rows, devices, tonight, together, overdue, tonightTitle, aside, over, carry, bringBack } =
+  useProgress(() => props.campaign)
 const anything = computed(() => props.campaign.planned.length > 0)
 
 async function toTheBench(ids: string[]) {
@@ -25,11 +24,16 @@ const print = () => window.print()
     <template v-if="tonight.length">
       <div class="head">
         <h2>{{ tonightTitle }}</h2>
-        <v-btn variant="flat" color="primary" @click="toTheBench(tonight.map((t) => t.id))"
-          >Carry them to the bench</v-btn
-        >
+        <v-btn variant="flat" color="primary" @click="toTheBench(together)">{{
+          together.length === 1
+            ? 'Carry the first to the bench'
+            : `Carry the first ${together.length} to the bench`
+        }}</v-btn>
         <v-btn @click="print">Print the list</v-btn>
       </div>
+      <p v-if="overdue" class="overdue">
+        That day has passed. Carry them over now, or lay the open runs anew under Timetable.
+      </p>
       <ol class="tonight">
         <li v-for="t in tonight" :key="t.id">
           <span class="figure">{{ t.time }}</span>
@@ -117,8 +121,12 @@ const print = () => window.print()
   display: block;
   font-size: 0.84rem;
 }
-td {
+td,
+th[scope='row'] {
   vertical-align: top;
+}
+.overdue {
+  font-weight: 600;
 }
 @media print {
   .v-btn {

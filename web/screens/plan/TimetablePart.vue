@@ -149,6 +149,7 @@ header {
 }
 ul[data-window] {
   list-style: none;
+  margin: 0;
   padding: 0;
   min-height: 44px;
 }

@@ -45,15 +45,17 @@ export function useProgress(campaign: () => Campaign) {
       }
     })
   })
-  const next = computed(() => {
-    const today = format(new Date(), DATE)
-    return nextUp(campaign(), plan.settled(campaign()), today, (iso) => format(new Date(iso), DATE))
-  })
+  const dayOf = (iso: string) => format(new Date(iso), DATE)
+  const next = computed(() => nextUp(campaign(), plan.settled(campaign()), dayOf))
+  /** Those that start together with the first: one switch, one power-on. */
+  const together = computed(() =>
+    next.value.filter((p) => p.slot!.startsAt === next.value[0].slot!.startsAt).map((p) => p.id),
+  )
   const tonight = computed(() =>
     next.value.map((p) => ({
       id: p.id,
       name: logbook.nameOf(p),
-      time: format(new Date(p.slot!.startsAt), 'EEE d MMM HH:mm'),
+      time: format(new Date(p.slot!.startsAt), 'HH:mm'),
       detail: [
         `run ${p.repeat}`,
         logbook.cable(p.cableId)?.name ?? '',
@@ -65,14 +67,14 @@ export function useProgress(campaign: () => Campaign) {
         .join(' · '),
     })),
   )
+  const overdue = computed(
+    () => next.value.length > 0 && dayOf(next.value[0].slot!.startsAt) < format(new Date(), DATE),
+  )
   const tonightTitle = computed(() => {
-    const first = next.value[0]
+    const first = next.value[0]?.slot?.startsAt
     if (!first) return ''
-    const day = format(new Date(first.slot!.startsAt), DATE)
-    const today = format(new Date(), DATE)
-    return day <= today
-      ? 'Next on the shelf: tonight'
-      : `Next on the shelf: ${format(new Date(first.slot!.startsAt), 'EEEE d MMMM')}`
+    if (dayOf(first) === format(new Date(), DATE)) return 'Next on the shelf: tonight'
+    return `Next on the shelf: ${format(new Date(first), 'EEEE d MMMM')}`
   })
   const aside = computed(() =>
     campaign()
@@ -92,5 +94,5 @@ export function useProgress(campaign: () => Campaign) {
   }
   const bringBack = (id: string) =>
     plan.change(campaign(), id, { setAside: null, slot: null, pinned: false }).catch(notices.fail)
-  return { rows, devices, tonight, tonightTitle, aside, over, carry, bringBack }
+  return { rows, devices, tonight, together, overdue, tonightTitle, aside, over, carry, bringBack }
 }

@@ -1,5 +1,5 @@
 import { format } from 'date-fns'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { clock, duration } from '@core/format/figures'
 import type { Campaign, PlannedRun } from '@core/plan/campaign'
 import { windowsOf } from '@core/plan/windows'
@@ -68,7 +68,8 @@ export function useTimetable(campaign: () => Campaign) {
         .map((p) => card(p, w.startS, w.endS - w.startS)),
     }))
     const last = shown.findLastIndex((w) => w.cards.length > 0)
-    return shown.slice(0, last + 1 + SPARE_WINDOWS).map((w) => ({
+    const first = shown.findIndex((w) => w.cards.length > 0 || w.endS * 1000 > Date.now())
+    return shown.slice(Math.max(0, first), last + 1 + SPARE_WINDOWS).map((w) => ({
       ...w,
       title: format(w.startS * 1000, 'EEE d MMM'),
       hours: `${format(w.startS * 1000, 'HH:mm')}–${format(w.endS * 1000, 'HH:mm')}`,
@@ -81,17 +82,18 @@ export function useTimetable(campaign: () => Campaign) {
   })
   const unplaced = computed(() =>
     campaign()
-      .planned.filter((p) => !p.slot && p.setAside === null)
+      .planned.filter((p) => !p.slot && ['planned', 'spoilt'].includes(plan.stateOfRun(campaign(), p.id)))
       .map((p) => ({ id: p.id, name: `${logbook.nameOf(p)}, run ${p.repeat}`, why: whyUnplaced(p.id) })),
   )
+  // A look at the whole follows every change, by hand or not; it moves nothing.
+  watch(campaign, (now) => void plan.study(now).catch(notices.fail), { immediate: true })
   const arrangement = computed(() => plan.arrangements.get(campaign().id))
 
   function whyUnplaced(id: string): string {
     const found = arrangement.value?.unplaceable.find((u) => u.plannedId === id)
-    if (!found) return 'not laid out yet'
-    return found.reason === 'too-long'
-      ? `it takes ${duration(found.needsS)}; the longest free stretch is ${duration(found.longestS)}. Give it a longer one, or another stop rule.`
-      : 'no room is left in two years of these hours'
+    if (found?.reason !== 'too-long')
+      return 'not laid out yet, or no room is left in two years of these hours'
+    return `it takes ${duration(found.needsS)}; the longest free stretch is ${duration(found.longestS)}. Give it a longer one, or another stop rule.`
   }
   const summary = computed(() => {
     const a = arrangement.value

@@ -14,6 +14,7 @@ import FigureTable from './FigureTable.vue'
 import FindingList from './FindingList.vue'
 import ReadingTable from './ReadingTable.vue'
 import RunCharts from './RunCharts.vue'
+import SetupList from './SetupList.vue'
 import { useRun } from './useRun'
 
 const props = defineProps<{ id: string }>()
@@ -92,6 +93,7 @@ const takeCsv = () =>
           <RunCharts :run="run" :trace="trace" :analysis="analysis" :source-name="source?.name ?? ''" />
           <FigureTable :analysis="analysis" :device="device" />
           <FindingList :findings="analysis.findings" />
+          <SetupList :run="run" />
         </template>
         <ReadingTable v-else :run="run" :trace="trace" />
       </template>

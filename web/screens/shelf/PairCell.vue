@@ -8,10 +8,13 @@ import { EXPECTED_WORDS, OBSERVED_WORDS } from '@core/gear/observed'
 const props = defineProps<{ cell: GridCell; dim: boolean }>()
 const emit = defineEmits<{ open: [] }>()
 const flows = computed(() => props.cell.expected.watts > 0 && props.cell.expected.outcome !== 'connected')
+/** Ratings are whole more often than not: a decimal only where there is one. */
+const short = (value: number, unit: string) =>
+  figure(value, Number.isInteger(Math.round(value * 10) / 10) ? 0 : 1, unit)
 const figures = computed(() => {
   const { watts, volts } = props.cell.expected
   return flows.value
-    ? `${figure(watts, 1, 'W')}${Number.isNaN(volts) ? '' : ` · ${figure(volts, 1, 'V')}`}`
+    ? `${short(watts, 'W')}${Number.isNaN(volts) ? '' : ` · ${short(volts, 'V')}`}`
     : EXPECTED_WORDS[props.cell.expected.outcome]
 })
 const stroke = computed(() => (Number.isNaN(props.cell.share) ? 60 : Math.max(4, 96 * props.cell.share)))
