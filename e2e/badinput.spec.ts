@@ -86,3 +86,36 @@ test('a trace with bad rows names each by its line and keeps the rest', async ({
   await expect(page.getByRole('alert')).toContainText('line 4, time_s: Time goes backwards')
   await expect(page.getByText('3 readings over 2 min')).toBeVisible()
 })
+
+test('a meter with figures that cannot be is refused field by field, and kept once they can', async ({
+  page,
+}) => {
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'Add a source' }).click()
+  await expect(page.getByLabel('Name')).toBeFocused()
+  await page.getByRole('button', { name: 'Leave as it was' }).click()
+  await addDevice(page, 'Skerry P5', {
+    Capacity: '4200',
+    'Advertised claims, one a line': '50 % in 25 min; lasts for ever',
+  })
+  await page.getByRole('button', { name: 'Add a meter' }).click()
+  await expect(page.getByLabel('Name')).toBeFocused()
+  await page.getByLabel('Smallest step').fill('-1')
+  await page.getByLabel('Stated accuracy').fill('half')
+  await page.getByLabel('plus').fill('2')
+  await page.getByRole('button', { name: 'Put on the shelf' }).click()
+  await expect(page.getByText('Give it a name.')).toBeVisible()
+  await expect(page.getByText('Resolution must be at least 0.')).toBeVisible()
+  await expect(page.getByText('Accuracy must be a number.')).toBeVisible()
+  await page.getByLabel('Name').fill('Tally inline meter')
+  await page.getByLabel('Smallest step').fill('0,01')
+  await page.getByLabel('and of its current').fill('0.01')
+  await page.getByLabel('Stated accuracy').fill('0,5')
+  // 0.5 % of 9 V and of 2 A, two digits of 0.01 each: 2 × 0.065 + 9 × 0.03 = 0.40 W, by the handbook's rule.
+  await expect(page.getByText(/18 W ± 0\.40.W/)).toBeVisible()
+  await page.getByRole('button', { name: 'Put on the shelf' }).click()
+  await expect(page.getByRole('button', { name: 'Edit Tally inline meter' })).toBeVisible()
+  await page.getByRole('button', { name: 'Edit Skerry P5' }).click()
+  await expect(page.getByText('Understood: 50 % in 25')).toBeVisible()
+  await expect(page.getByText(/not understood as a claim: lasts for ever/)).toBeVisible()
+})

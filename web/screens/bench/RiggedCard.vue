@@ -110,10 +110,12 @@ header {
 h3 {
   font-size: 1.1rem;
   font-weight: 650;
+  margin: 0;
 }
 ul {
   list-style: none;
   padding: 0;
+  margin: 4px 0;
 }
 li {
   display: flex;
@@ -124,7 +126,7 @@ li {
   flex-wrap: wrap;
 }
 .text {
-  flex: 1 1 280px;
+  flex: 1 1 170px;
 }
 .done .text {
   opacity: 0.76;
