@@ -51,7 +51,7 @@ test('from an empty program to two runs side by side, out and in again with the 
   const file = await (await saving).path()
   expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
     format: 'inkpath-logbook',
-    schemaVersion: 1,
+    schemaVersion: 2,
   })
 
   await page.getByRole('button', { name: 'Wipe the logbook' }).click()

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
+import { bridge, type BridgeOptions } from './bridge'
 
 export interface AppOptions {
   /** Folder of the built web application. */
@@ -10,13 +11,20 @@ export interface AppOptions {
   demoFile: string
   /** Whether an empty program should open with the demo logbook. */
   openDemo: boolean
+  /** The instruments of the meter bridge. */
+  instruments?: BridgeOptions['instruments']
 }
 
 /** Names under which a browser on this machine may ask for the program; another is a rebinding attack. */
 const LOOPBACK_HOSTS = new Set(['127.0.0.1', 'localhost', '[::1]'])
 
 /** The HTTP application: the built web program, and the demo logbook. */
-export function createApp({ webFolder, demoFile, openDemo }: AppOptions): Express {
+export function createApp({
+  webFolder,
+  demoFile,
+  openDemo,
+  instruments = async () => [],
+}: AppOptions): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use((request, response, next) => {
@@ -32,6 +40,7 @@ export function createApp({ webFolder, demoFile, openDemo }: AppOptions): Expres
       return void response.status(404).json({ error: 'The demo logbook was not built.' })
     response.type('json').sendFile(demoFile)
   })
+  app.use('/api', bridge({ instruments }))
   app.use(
     '/api',
     (_request, response) => void response.status(404).json({ error: 'There is no such thing here.' }),

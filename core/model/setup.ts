@@ -57,3 +57,45 @@ export function setupFor(device: Device, source: Source, options: SetupOptions):
     onOffAtEnd: options.onOffAtEnd,
   }
 }
+
+/** The charge behind the bridge's simulated instruments: an invented phone on an invented charger. */
+export const simulatedSetup = (): ChargeSetup =>
+  setupFor(
+    { ...SIMULATED_PHONE },
+    {
+      id: 'simulated',
+      name: 'Simulated source',
+      kind: 'wall charger',
+      ratedWatts: 20,
+      ports: [{ name: 'C', offers: [{ kind: 'fixed', volts: 9, amps: 2.22 }] }],
+      sharing: '',
+      price: null,
+      weightG: null,
+      size: '',
+      owned: true,
+      notes: '',
+    },
+    { startPercent: 5.4 },
+  )
+
+const SIMULATED_PHONE: Device = {
+  id: 'simulated',
+  name: 'Simulated phone',
+  kind: 'phone',
+  capacityMah: null,
+  nominalVolts: null,
+  capacityWh: 15,
+  healthPercent: 100,
+  maxWatts: 20,
+  minWatts: null,
+  minVolts: null,
+  fixedVolts: [9],
+  adjustable: null,
+  family: '',
+  wirelessWatts: null,
+  enduranceHours: null,
+  realUseFactor: null,
+  claims: '',
+  unitLabel: '',
+  notes: '',
+}

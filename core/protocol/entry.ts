@@ -13,7 +13,8 @@ const typed = (label: string, low: number, high: number, unit: string) =>
 
 /** A reading as typed at the bench: an empty field is "not read", a decimal comma is a point. */
 export const entrySchema = object({
-  percent: typed('The battery level', 0, 100, ' %'),
+  // More than full is asked about rather than refused: a display may say so.
+  percent: typed('The battery level', 0, 999, ' %'),
   power: typed('Watts', 0, 500, ' W'),
   voltage: typed('Volts', 0, 60, ' V'),
   current: typed('Amperes', 0, 20, ' A'),

@@ -36,6 +36,8 @@ export interface Reading {
   note?: string
   /** The mark this reading was due at, in seconds; the real time is `t`. */
   nominal?: number
+  /** The instrument it came from, where several feed one lane, each with a clock of its own. */
+  stream?: string
 }
 
 /** A value recorded beside the trace: an event of the run, in seconds since power-on. */

@@ -1,0 +1,54 @@
+import type { Reading } from '../trace/trace'
+
+/** What is known of a lane when a reading is typed. */
+export interface EntryContext {
+  /** Readings so far, in order. */
+  readings: readonly Reading[]
+  /** Seconds since power-on, now. */
+  t: number
+  /** Usable capacity, Wh; NaN when unknown. */
+  usableWh: number
+  /** Most the pair is expected to settle on, W; NaN when unknown. */
+  expectedWatts: number
+}
+
+/** A shown level may be a point late or early: only more than this is suspicious. */
+const POINTS_OF_GRACE = 2
+/** Power above what the pair should settle on by more than this share is suspicious. */
+const POWER_GRACE = 1.25
+
+/** What is odd about an entry, as one question; null when nothing is. It may be kept all the same. */
+export function suspicion(entry: Omit<Reading, 't'>, context: EntryContext): string | null {
+  return levelSuspicion(entry.percent, entry, context) ?? powerSuspicion(entry, context)
+}
+
+function levelSuspicion(
+  percent: number | undefined,
+  entry: Omit<Reading, 't'>,
+  c: EntryContext,
+): string | null {
+  if (percent === undefined) return null
+  if (percent > 100) return `${percent} % is more than full. Is it really what the display shows?`
+  const last = c.readings.findLast((r) => r.percent !== undefined)
+  if (last?.percent === undefined) return null
+  const gained = percent - last.percent
+  if (gained < 0) return `The level fell from ${last.percent} to ${percent} %. Is that so?`
+  const most = mostGain(last, entry, c)
+  if (gained > most + POINTS_OF_GRACE)
+    return `${gained} points since the last reading are more than the energy allows (about ${Math.max(0, Math.round(most))}). Is that so?`
+  return null
+}
+
+/** Points that the strongest power seen or expected since the last level could have brought, lossless. */
+function mostGain(last: Reading, entry: Omit<Reading, 't'>, c: EntryContext): number {
+  const watts = (r: Omit<Reading, 't'>) => r.power ?? (r.voltage ?? NaN) * (r.current ?? NaN)
+  const known = [watts(last), watts(entry), c.expectedWatts].filter((w) => !Number.isNaN(w))
+  if (known.length === 0 || Number.isNaN(c.usableWh)) return Infinity
+  return ((Math.max(...known) * (c.t - last.t)) / 3600 / c.usableWh) * 100
+}
+
+function powerSuspicion(entry: Omit<Reading, 't'>, c: EntryContext): string | null {
+  const watts = entry.power ?? (entry.voltage ?? NaN) * (entry.current ?? NaN)
+  if (!(watts > c.expectedWatts * POWER_GRACE)) return null
+  return `${Math.round(watts * 10) / 10} W is more than the two should settle on (${Math.round(c.expectedWatts * 10) / 10} W). Is that so?`
+}
