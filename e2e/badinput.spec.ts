@@ -31,15 +31,27 @@ test('a deletion can be undone', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Edit Thwart T11' })).toBeVisible()
 })
 
-test('an impossible reading is refused where it is typed, and nothing is lost', async ({ page }) => {
+test('an impossible reading is refused where it is typed, an odd one asked about once', async ({ page }) => {
   await fillShelf(page)
   await startByHand(page, 'Bollard 12', '5')
-  await page.getByLabel('Level').fill('101')
+  await page.getByLabel('Level').fill('1001')
   await page.getByLabel('Power').fill('-5')
   await page.getByRole('button', { name: 'Note a reading' }).click()
-  await expect(page.getByText('The battery level cannot be above 100 %.')).toBeVisible()
+  await expect(page.getByText('The battery level cannot be above 999 %.')).toBeVisible()
   await expect(page.getByText('Watts cannot be below 0 W.')).toBeVisible()
-  await expect(page.getByLabel('Level')).toHaveValue('101')
+  await expect(page.getByLabel('Level')).toHaveValue('1001')
+  await expect(page.getByTestId('level')).toHaveText(/5/)
+
+  await page.getByLabel('Level').fill('104')
+  await page.getByLabel('Power').fill('')
+  await page.getByLabel('Power').press('Enter')
+  await expect(page.getByText(/104 % is more than full/)).toBeVisible()
+  await page.getByLabel('Level').fill('4')
+  await page.getByLabel('Power').press('Enter')
+  await expect(page.getByText(/The level fell from 5 to 4 %/)).toBeVisible()
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByTestId('level')).toHaveText(/4/)
+  await page.getByRole('button', { name: 'Take back the last' }).click()
   await expect(page.getByTestId('level')).toHaveText(/5/)
 })
 

@@ -1,8 +1,16 @@
 import { expect, test } from '@playwright/test'
-import { elapsedSeconds, fillShelf, startByHand, startSimulated, stopAndKeep, typeReading } from './steps'
+import {
+  controlClock,
+  elapsedSeconds,
+  fillShelf,
+  startByHand,
+  startSimulated,
+  stopAndKeep,
+  typeReading,
+} from './steps'
 
 test('a reload in mid-run comes back with every reading and the clock still right', async ({ page }) => {
-  await page.clock.install()
+  await controlClock(page)
   await fillShelf(page)
   await startByHand(page, 'Bollard 12', '5')
   await page.clock.fastForward(300_000)
@@ -39,7 +47,7 @@ test('a killed tab leaves the simulated run on the bench, with a gap and nothing
 })
 
 test('one run from the shelf to the sheet with the keyboard alone', async ({ page }) => {
-  await page.clock.install()
+  await controlClock(page)
   await fillShelf(page)
   const press = async (key: string, times = 1) => {
     for (let i = 0; i < times; i++) await page.keyboard.press(key)
@@ -79,7 +87,7 @@ test('one run from the shelf to the sheet with the keyboard alone', async ({ pag
 })
 
 test('a reading is corrected with a reason, and the old value stays', async ({ page }) => {
-  await page.clock.install()
+  await controlClock(page)
   await fillShelf(page)
   await startByHand(page, 'Bollard 12', '5')
   await page.clock.fastForward(300_000)

@@ -1,11 +1,19 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { cellsOf, fillShelf, startByHand, startSimulated, stopAndKeep, typeReading } from './steps'
+import {
+  controlClock,
+  cellsOf,
+  fillShelf,
+  startByHand,
+  startSimulated,
+  stopAndKeep,
+  typeReading,
+} from './steps'
 
 test('from an empty program to two runs side by side, out and in again with the same figures', async ({
   page,
 }) => {
-  await page.clock.install()
+  await controlClock(page)
   await page.goto('/')
   await expect(page.getByText('An empty shelf')).toBeVisible()
   await fillShelf(page)

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import ICAL from 'ical.js'
-import { addDevice, addSource, pick } from './steps'
+import { controlClock, addDevice, addSource, pick } from './steps'
 
 const NOON = new Date('2026-03-02T12:00:00')
 
@@ -21,7 +21,7 @@ test('five sources on three devices, twice each, on evenings: laid out, dragged,
   page,
 }) => {
   test.setTimeout(120_000)
-  await page.clock.install({ time: NOON })
+  await controlClock(page, NOON)
   await fillBigShelf(page)
   await page.goto('/plan')
   await page.getByRole('button', { name: /^Same device, many sources/ }).click()
@@ -112,6 +112,14 @@ test('five sources on three devices, twice each, on evenings: laid out, dragged,
   await page.getByRole('button', { name: 'Stop this run' }).click()
   await page.getByLabel('If it is spoilt, what happened?').fill('the meter fell off')
   await page.getByRole('button', { name: 'Keep as spoilt' }).click()
+  await expect(page.getByRole('heading', { name: 'Put back now' })).toBeVisible()
+  await page.getByRole('listitem').filter({ hasText: 'Flight mode off again' }).getByRole('button').click()
+  await expect(page.getByText('Flight mode off again')).toHaveCount(0)
+  await page.goto('/sheet')
+  await page
+    .getByRole('link', { name: / from / })
+    .first()
+    .click()
   await expect(page.getByText('Set-up as checked')).toBeVisible()
   await expect(page.getByText(/Apps: all closed.*skipped/)).toBeVisible()
   await page.goto('/plan')

@@ -2,6 +2,12 @@ import { expect, type Page } from '@playwright/test'
 
 /** Steps a reviewer takes, in the words of the screens. */
 
+/** A clock that the test moves. The machine's own clock since start-up would tell that it was moved. */
+export async function controlClock(page: Page, time?: Date) {
+  await page.route('**/api/clock', (route) => route.abort())
+  await page.clock.install(time ? { time } : undefined)
+}
+
 export async function pick(page: Page, label: string, option: string) {
   await page.getByRole('combobox', { name: label }).first().press('Enter')
   await page.getByRole('option', { name: option, exact: true }).click()
@@ -61,9 +67,11 @@ export async function typeReading(page: Page, percent: string, watts: string) {
   await page.keyboard.press('Enter')
   await page.keyboard.type(watts)
   await page.keyboard.press('Enter')
-  await expect(
-    page.getByRole('status').filter({ hasText: new RegExp(`Noted at .*${percent}`) }),
-  ).toBeVisible()
+  const noted = page.getByRole('status').filter({ hasText: new RegExp(`Noted at .*${percent}`) })
+  const question = page.getByText('Press Enter again to keep it')
+  await expect(noted.or(question)).toBeVisible()
+  if (await question.isVisible()) await page.keyboard.press('Enter')
+  await expect(noted).toBeVisible()
 }
 
 export async function stopAndKeep(page: Page) {

@@ -44,7 +44,7 @@ export function expectedTime(
   means: BenchMeans,
   own: AcceptanceCurve | null,
 ): Expectation {
-  const curve = own ?? genericFor(device)
+  const curve = curveFor(device, own)
   const { outcome, watts } = agree(device, source, cable)
   const flows = outcome === 'charges' || outcome === 'slow'
   const [chargeS, basis, why] = chargeTime(protocol, curve, flows ? watts : 0)
@@ -100,6 +100,10 @@ function drainTime(
         : 100
   return (Math.max(0, end - startPercent) / 100) * hours * 3600
 }
+
+/** The device's own curve, or else the generic one of its kind. */
+export const curveFor = (device: Device, own: AcceptanceCurve | null): AcceptanceCurve =>
+  own ?? genericFor(device)
 
 function genericFor(device: Device): AcceptanceCurve {
   const usual = USUAL[device.kind]

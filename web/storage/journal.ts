@@ -1,9 +1,14 @@
+import type { Offsets } from '@core/trace/clocks'
 import type { Reading, TraceEvent } from '@core/trace/trace'
 import { journalStore, metaStore, writing } from './stores'
 
 /** One line of a lane's journal. Lines are only ever added; taking a reading back is a line of its own. */
 export type JournalLine =
-  { kind: 'readings'; readings: Reading[] } | { kind: 'take-back' } | { kind: 'event'; event: TraceEvent }
+  | { kind: 'readings'; readings: Reading[] }
+  | { kind: 'take-back' }
+  | { kind: 'event'; event: TraceEvent }
+  /** Where the streams' clocks stand against the lane's, s. */
+  | { kind: 'offsets'; offsets: Offsets }
 
 const lineKey = (runId: string, line: number) => `${runId}/${String(line).padStart(8, '0')}`
 
@@ -22,16 +27,14 @@ export async function dropJournal(runId: string): Promise<void> {
   await Promise.all(keys.map((k) => journalStore.removeItem(k)))
 }
 
-/** What has been read and happened, from the lines. */
-export function replay(lines: readonly JournalLine[]): { readings: Reading[]; events: TraceEvent[] } {
-  const readings: Reading[] = []
-  const events: TraceEvent[] = []
-  for (const line of lines) {
-    if (line.kind === 'readings') readings.push(...line.readings)
-    else if (line.kind === 'event') events.push(line.event)
-    else readings.pop()
+/** Lines from one on, without looking through the others: what a tab that watches needs. */
+export async function readJournalFrom(runId: string, from: number): Promise<JournalLine[]> {
+  const lines: JournalLine[] = []
+  for (;;) {
+    const line = await journalStore.getItem<JournalLine>(lineKey(runId, from + lines.length))
+    if (line === null) return lines
+    lines.push(line)
   }
-  return { readings, events }
 }
 
 export const loadSession = <T>(): Promise<T | null> => metaStore.getItem<T>('bench')
@@ -48,3 +51,9 @@ export const loadBeat = (): Promise<number | null> => metaStore.getItem<number>(
 export const saveStrip = (strip: object[]): Promise<unknown> =>
   writing(() => metaStore.setItem('strip', strip))
 export const loadStrip = async <T>(): Promise<T[]> => (await metaStore.getItem<T[]>('strip')) ?? []
+
+/** What must be put back after runs that are over. */
+export const savePutBack = (texts: string[]): Promise<unknown> =>
+  writing(() => metaStore.setItem('put-back', [...texts]))
+export const loadPutBack = async (): Promise<string[]> =>
+  (await metaStore.getItem<string[]>('put-back')) ?? []

@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
 import { demoLike } from './storage.fixture'
-import { appendLine, dropJournal, readJournal, replay } from './journal'
+import { apply, makeLane, type LaneSetup } from '../stores/lane'
+import { appendLine, dropJournal, readJournal, readJournalFrom } from './journal'
 import { importLogbook, loadLogbook, loadShelf, wipeLogbook } from './logbookStorage'
 import { metaStore, runStore } from './stores'
 
@@ -57,7 +58,10 @@ describe('the journal', () => {
       await appendLine('x', i, { kind: 'readings', readings: [{ t: i, percent: 5 + i }] })
     await appendLine('x', 13, { kind: 'take-back' })
     await appendLine('x', 14, { kind: 'event', event: { t: 12.5, kind: 'note', text: 'cable moved' } })
-    const { readings, events } = replay(await readJournal('x'))
+    const lane = makeLane({} as LaneSetup, 0)
+    for (const line of await readJournal('x')) apply(lane, line)
+    const { readings, events } = lane
+    expect(await readJournalFrom('x', 13)).toHaveLength(2)
     expect(readings.map((r) => r.t)).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11])
     expect(events).toHaveLength(1)
     await dropJournal('x')

@@ -2,14 +2,26 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Run, RunState } from '@core/logbook/run'
 import { nextInk } from '@core/logbook/logbook'
-import { simulatedBench, type SimulatedBench } from '@core/model/instruments'
-import { setupFor } from '@core/model/setup'
-import type { ReadingRule } from '@core/protocol/rules'
-import { stopReached } from '@core/protocol/stopping'
 import { writeTraceCsv } from '@core/formats/traceCsv'
-import { traceFromReadings, type Reading } from '@core/trace/trace'
+import { putBackList } from '@core/protocol/conditions'
+import type { ReadingRule } from '@core/protocol/rules'
+import { onOneClock, type Offsets } from '@core/trace/clocks'
+import { traceFromReadings, type Reading, type TraceEvent } from '@core/trace/trace'
 import * as journal from '../storage/journal'
-import { elapsedAt, flush, makeLane, NO_HEAT, nominalFor, record, type Lane, type LaneSetup } from './lane'
+import { useBenchClock, type Anchor } from './benchClock'
+import { leaveBench, takeBench, waitForBench } from './benchLock'
+import {
+  apply,
+  elapsedAt,
+  flush,
+  makeLane,
+  NO_HEAT,
+  nominalFor,
+  record,
+  type Lane,
+  type LaneSetup,
+} from './lane'
+import { plugIn, readSimulation, simulationFor, updateLanes } from './laneFeeds'
 import { useLogbook } from './logbook'
 
 /** The bench as it survives a reload. */
@@ -17,14 +29,13 @@ interface Session {
   schemaVersion: 2
   /** How far this machine's clock was moved while lanes ran, ms: taken out of every elapsed time. */
   wallShiftMs: number
+  anchor?: Anchor
   lanes: LaneSetup[]
 }
 
-/** A jump of the machine's clock smaller than this is drift, ms. */
-const JUMP_MS = 2000
 const INKS = 8
-const BEAT_EVERY_MS = 2000
 const RETRY_EVERY_MS = 5000
+const WATCH_EVERY_MS = 1000
 /** No simulated charge is followed for longer than this after time away, s. */
 const SIMULATION_LIMIT_S = 72 * 3600
 
@@ -39,28 +50,38 @@ const everyOf = (stored: object): ReadingRule => ({
   kind: 'every',
   seconds: (stored as { intervalS?: number }).intervalS ?? 300,
 })
+const setupFrom = (stored: LaneSetup): LaneSetup => ({
+  ...SETUP_SINCE_1,
+  ...stored,
+  reading: stored.reading ?? everyOf(stored),
+})
 
 export const useBench = defineStore('bench', () => {
   const logbook = useLogbook()
   const lanes = shallowRef<Lane[]>([])
   const alarm = ref('')
-  const clockNotice = ref('')
-  let wallShiftMs = 0
-  /** Wall minus page clock as last seen: it only changes when somebody sets the machine's clock. */
-  let wallMinusPage = Date.now() - performance.now()
+  /** Another tab holds the bench: this one shows its lanes and writes nothing. */
+  const watching = ref(false)
+  /** What to put back, of runs that are over; ticked off by the reviewer. */
+  const putBack = ref<string[]>([])
+  const clock = useBenchClock(onClockChange)
+  let anchor: Anchor | undefined
   let metronome: Worker | undefined
-  let lastBeat = 0
+  let resuming: Promise<void> | undefined
   let lastRetry = 0
+  let lastLook = 0
 
   const running = computed(() => lanes.value.length > 0)
   const saveSession = () =>
     journal.saveSession({
       schemaVersion: 2,
-      wallShiftMs,
+      wallShiftMs: clock.shift(),
+      anchor,
       lanes: lanes.value.map((l) => l.setup),
     } satisfies Session)
 
   function setLanes(next: Lane[]) {
+    for (const gone of lanes.value.filter((l) => !next.includes(l))) gone.unplug?.()
     lanes.value = next
     if (next.length > 0) startMetronome()
     else {
@@ -75,30 +96,26 @@ export const useBench = defineStore('bench', () => {
     metronome.onmessage = tick
   }
 
-  function simulationFor(setup: LaneSetup): SimulatedBench | undefined {
-    if (setup.feed.kind !== 'simulated') return undefined
-    const device = logbook.device(setup.deviceId)
-    const source = logbook.source(setup.sourceId)
-    if (!device || !source) return undefined
-    const options = { startPercent: setup.startPercent, cable: logbook.cable(setup.cableId) ?? null }
-    return simulatedBench(setupFor(device, source, options), setup.feed.seed)
-  }
-
   /**
    * Starts the clocks of new lanes at one and the same moment: one switch, one power-on. They are on the bench
    * only once they are in storage; if that is refused, none is.
    */
   async function startTogether(choices: LaneChoice[]): Promise<Lane[]> {
-    if (lanes.value.length === 0) wallShiftMs = 0
+    const startedAtPage = performance.now()
+    if (!(await takeBench()))
+      throw new Error('The bench is held by another tab of this program. Close that one, or go on there.')
+    if (lanes.value.length === 0) {
+      clock.reset()
+      anchor = await clock.setAnchor()
+    }
     void navigator.storage?.persist?.().catch(() => false)
-    const startedAtMs = Date.now() - wallShiftMs
-    const pageNow = performance.now()
+    const startedAtMs = clock.steadyNow() - (performance.now() - startedAtPage)
     const before = lanes.value
     const added: Lane[] = []
     for (const choice of choices) {
       const ink = inkFor(choice, [...before, ...added])
       const setup: LaneSetup = { ...choice, runId: crypto.randomUUID(), ink, startedAtMs }
-      added.push(makeLane(setup, pageNow, simulationFor(setup)))
+      added.push(makeLane(setup, startedAtPage, simulationFor(setup, logbook)))
     }
     setLanes([...before, ...added])
     try {
@@ -108,6 +125,7 @@ export const useBench = defineStore('bench', () => {
       setLanes(before)
       throw error
     }
+    for (const lane of added) plugIn(lane, raise)
     return added
   }
   const start = async (choice: LaneChoice): Promise<Lane> => (await startTogether([choice]))[0]
@@ -121,70 +139,91 @@ export const useBench = defineStore('bench', () => {
     return free.length === 0 || free.includes(best) ? best : free[0]
   }
 
-  /** Comes back to the lanes of a page that was reloaded, closed or killed. */
-  async function resume() {
+  /** Comes back to the lanes of a page that was reloaded, closed or killed; or watches those of another tab. */
+  function resume(): Promise<void> {
+    // Asked for by the start of the program and by the screen alike: the second waits for the first.
+    resuming ??= comeBack().finally(() => (resuming = undefined))
+    return resuming
+  }
+
+  async function comeBack() {
+    putBack.value = await journal.loadPutBack()
     const session = await journal.loadSession<Session>()
-    if (!session?.lanes.length) return
-    wallShiftMs = session.wallShiftMs
-    const beat = await journal.loadBeat()
-    if (beat !== null && Date.now() < beat - JUMP_MS) {
-      wallShiftMs += Date.now() - beat
-      clockNotice.value = `This machine’s clock was set back while the program was closed. Elapsed times go on from ${new Date(beat).toLocaleTimeString()}; the time away is not counted.`
+    if (!session?.lanes.length || lanes.value.length || watching.value) return
+    if (await takeBench()) await takeOver()
+    else {
+      watching.value = true
+      await mirror(session)
+      waitForBench(() => void takeOver().catch(raise))
     }
+  }
+
+  async function takeOver() {
+    watching.value = false
+    const session = await journal.loadSession<Session>()
+    if (!session?.lanes.length) return setLanes([])
+    anchor = await clock.resume(session.anchor, session.wallShiftMs)
+    await mirror(session)
+    for (const lane of lanes.value) {
+      lane.simulated?.skipTo(Math.min(SIMULATION_LIMIT_S, Math.floor(lane.elapsedS)))
+      plugIn(lane, raise)
+    }
+    await saveSession()
+  }
+
+  /** The lanes of a session as the journal has them. */
+  async function mirror(session: Session) {
     const pageNow = performance.now()
     const resumed = await Promise.all(
       session.lanes.map(async (stored) => {
-        const setup = { ...SETUP_SINCE_1, ...stored, reading: stored.reading ?? everyOf(stored) }
-        const away = Date.now() - wallShiftMs - setup.startedAtMs
-        const lane = makeLane(setup, pageNow - away, simulationFor(setup))
-        const lines = await journal.readJournal(setup.runId)
-        const { readings, events } = journal.replay(lines)
-        lane.readings.push(...readings)
-        lane.events.push(...events)
-        lane.lines = lines.length
+        const setup = setupFrom(stored)
+        const away = clock.steadyNow() - setup.startedAtMs
+        const lane = makeLane(setup, pageNow - away, simulationFor(setup, logbook))
+        await catchUp(lane)
         lane.elapsedS = elapsedAt(lane, performance.now())
-        lane.simulated?.skipTo(Math.min(SIMULATION_LIMIT_S, Math.floor(lane.elapsedS)))
         return lane
       }),
     )
     setLanes(resumed)
-    await saveSession()
+  }
+
+  async function catchUp(lane: Lane) {
+    const lines = await journal.readJournalFrom(lane.setup.runId, lane.lines)
+    for (const line of lines) apply(lane, line)
+    lane.lines += lines.length
+  }
+
+  /** A watching tab follows the journal, and the session when lanes come and go. */
+  async function look() {
+    const session = await journal.loadSession<Session>()
+    const ids = (list: readonly { runId: string }[]) => list.map((l) => l.runId).join()
+    if (session && ids(session.lanes) !== ids(lanes.value.map((l) => l.setup))) await mirror(session)
+    else await Promise.all(lanes.value.map(catchUp))
   }
 
   function tick() {
     const pageNow = performance.now()
-    watchTheClock(pageNow)
-    for (const lane of lanes.value) {
-      lane.elapsedS = elapsedAt(lane, pageNow)
-      readSimulation(lane)
-      if (lane.offerStop === null) lane.offerStop = stopReached(lane.setup.stop, lane.readings, lane.elapsedS)
+    for (const lane of lanes.value) lane.elapsedS = elapsedAt(lane, pageNow)
+    if (watching.value) {
+      if (pageNow - lastLook > WATCH_EVERY_MS) {
+        lastLook = pageNow
+        void look().catch(() => undefined)
+      }
+      return
     }
-    if (pageNow - lastBeat > BEAT_EVERY_MS) {
-      lastBeat = pageNow
-      void journal.saveBeat(Date.now())
-    }
+    clock.watch(pageNow)
+    for (const lane of lanes.value) readSimulation(lane, raise)
+    updateLanes(lanes.value, pageNow)
     if (alarm.value && pageNow - lastRetry > RETRY_EVERY_MS) {
       lastRetry = pageNow
       void retry()
     }
   }
 
-  /** The page's own clock cannot be set; where the machine's clock jumps against it, somebody moved it. */
-  function watchTheClock(pageNow: number) {
-    const jump = Date.now() - pageNow - wallMinusPage
-    if (Math.abs(jump) < JUMP_MS) return
-    wallMinusPage += jump
-    wallShiftMs += jump
-    const minutes = Math.round(Math.abs(jump) / 60_000)
-    const size = minutes > 0 ? `${minutes} min` : `${Math.round(Math.abs(jump) / 1000)} s`
-    clockNotice.value = `This machine’s clock was moved ${jump > 0 ? 'forward' : 'back'} by ${size} (or it slept). The runs’ clocks did not change.`
+  /** The page's clock stood still while the machine slept: the lanes' clocks did not. */
+  function onClockChange(sleptMs: number) {
+    for (const lane of lanes.value) lane.startedAtPage -= sleptMs
     void saveSession().catch(raise)
-  }
-
-  function readSimulation(lane: Lane) {
-    if (!lane.simulated || lane.elapsedS > SIMULATION_LIMIT_S) return
-    const readings = lane.simulated.advanceTo(Math.floor(lane.elapsedS))
-    if (readings.length > 0) void record(lane, { kind: 'readings', readings }).catch(raise)
   }
 
   function raise(error: unknown) {
@@ -203,7 +242,9 @@ export const useBench = defineStore('bench', () => {
   /** Notes a reading at this very moment. Resolves once it is stored; on refusal it stays in memory. */
   async function note(lane: Lane, values: Omit<Reading, 't' | 'nominal'>): Promise<Reading> {
     const t = Math.round(elapsedAt(lane, performance.now()) * 10) / 10
-    const nominal = nominalFor(lane, t)
+    // Temperatures alone answer no mark.
+    const onlyHeat = Object.keys(values).every((key) => key === 'temperatures')
+    const nominal = onlyHeat ? undefined : nominalFor(lane, t)
     const reading: Reading = { ...values, t, ...(nominal === undefined ? {} : { nominal }) }
     await record(lane, { kind: 'readings', readings: [reading] }).catch(raise)
     return reading
@@ -211,10 +252,19 @@ export const useBench = defineStore('bench', () => {
 
   const takeBack = (lane: Lane) => record(lane, { kind: 'take-back' }).catch(raise)
 
+  async function noteEvent(lane: Lane, kind: string, text: string): Promise<TraceEvent> {
+    const event = { t: Math.round(elapsedAt(lane, performance.now()) * 10) / 10, kind, text }
+    await record(lane, { kind: 'event', event }).catch(raise)
+    return event
+  }
+  const setOffsets = (lane: Lane, offsets: Offsets) => record(lane, { kind: 'offsets', offsets }).catch(raise)
+
+  const traceOf = (lane: Lane) => traceFromReadings(onOneClock(lane.readings, lane.offsets))
+
   /** Ends a lane: its run and trace go into the logbook, then its journal goes. */
   async function finish(lane: Lane, state: RunState, stateReason: string): Promise<Run> {
     const { setup } = lane
-    const simulated = setup.feed.kind === 'simulated'
+    lane.unplug?.()
     const run: Run = {
       id: setup.runId,
       deviceId: setup.deviceId,
@@ -227,21 +277,66 @@ export const useBench = defineStore('bench', () => {
       startPercent: setup.startPercent,
       reading: setup.reading,
       stop: setup.stop,
-      provenance: simulated ? 'simulation' : 'hand',
+      provenance: provenanceOf(setup),
       events: lane.events,
       corrections: [],
       notes: '',
       planned: setup.planned,
       checklist: setup.checklist,
     }
-    await logbook.putRun(run, traceFromReadings(lane.readings))
+    await logbook.putRun(run, traceOf(lane))
     setLanes(lanes.value.filter((l) => l !== lane))
     await saveSession()
+    // A line on its way to storage must not outlive its journal.
+    await flush(lane).catch(() => undefined)
     await journal.dropJournal(setup.runId)
+    await rememberPutBack(setup)
+    if (lanes.value.length === 0) leaveBench()
     return run
   }
 
-  const laneCsv = (lane: Lane) => writeTraceCsv(traceFromReadings(lane.readings))
+  async function rememberPutBack({ planned }: LaneSetup) {
+    const campaign = planned && logbook.campaign(planned.campaignId)
+    if (!campaign) return
+    putBack.value = [...new Set([...putBack.value, ...putBackList(campaign.protocol)])]
+    await journal.savePutBack(putBack.value)
+  }
+  async function wasPutBack(text: string) {
+    putBack.value = putBack.value.filter((t) => t !== text)
+    await journal.savePutBack(putBack.value)
+  }
 
-  return { lanes, running, alarm, clockNotice, start, startTogether, resume, note, takeBack, finish, laneCsv }
+  const laneCsv = (lane: Lane) => writeTraceCsv(traceOf(lane))
+
+  return {
+    lanes,
+    running,
+    watching,
+    alarm,
+    putBack,
+    clockNotice: clock.notice,
+    start,
+    startTogether,
+    resume,
+    note,
+    takeBack,
+    noteEvent,
+    setOffsets,
+    finish,
+    wasPutBack,
+    laneCsv,
+  }
 })
+
+function provenanceOf({ feed }: LaneSetup): Run['provenance'] {
+  switch (feed.kind) {
+    case 'simulated':
+      return 'simulation'
+    case 'instruments':
+      return feed.simulated ? 'simulation' : 'meter'
+    case 'own-battery':
+      return 'self-report'
+    case 'hand':
+      return 'hand'
+  }
+}

@@ -4,6 +4,7 @@ import { answerTo, checklistFor, type ChecklistItem } from '@core/protocol/check
 import type { Campaign } from '@core/plan/campaign'
 import * as journal from '../storage/journal'
 import { useBench, type LaneChoice } from './bench'
+import type { Feed } from './lane'
 import { useLogbook } from './logbook'
 
 /** A lane that is rigged and waits for the switch. */
@@ -78,6 +79,12 @@ export const useStrip = defineStore('strip', () => {
     await store()
   }
 
+  async function setFeed(lane: RiggedLane, feed: Feed) {
+    lane.choice.feed = feed
+    if (feed.kind !== 'hand') lane.choice.reading = { kind: 'meter', seconds: 1 }
+    await store()
+  }
+
   const openItems = (lane: RiggedLane): ChecklistItem[] =>
     lane.items.filter((i) => !lane.choice.checklist.some((a) => a.id === i.id))
 
@@ -98,5 +105,5 @@ export const useStrip = defineStore('strip', () => {
     rigged.value = []
     await store()
   }
-  return { rigged, load, add, rig, answer, openItems, takeOff, powerOn }
+  return { rigged, load, add, rig, answer, setFeed, openItems, takeOff, powerOn }
 })

@@ -1,36 +1,49 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { useWakeLock } from '@vueuse/core'
+import { computed, onMounted, ref, watch } from 'vue'
 import EmptyPage from '../../components/EmptyPage.vue'
 import { useBench } from '../../stores/bench'
+import { useCurves } from '../../stores/curves'
 import { useLogbook } from '../../stores/logbook'
+import { MOST_LANES, useStrip } from '../../stores/strip'
+import BenchNotices from './BenchNotices.vue'
+import EntryDock from './EntryDock.vue'
+import KeysDialog from './KeysDialog.vue'
 import LaneCard from './LaneCard.vue'
 import LaneSetupForm from './LaneSetupForm.vue'
 import StripPanel from './StripPanel.vue'
-import { useStrip } from '../../stores/strip'
+import { useDueCall } from './useDueCall'
+import { useQueue } from './useQueue'
 
 const bench = useBench()
 const logbook = useLogbook()
 const strip = useStrip()
 const adding = ref(false)
-const MOST_LANES = 8
+const keys = ref(false)
+const queue = useQueue()
+const { flashing } = useDueCall(() => queue.due.value.map((l) => logbook.nameOf(l.setup)))
+const many = computed(() => bench.lanes.length > 1)
+const room = computed(() => bench.lanes.length + strip.rigged.length < MOST_LANES)
+
+// The screen stays on while lanes run, where the browser allows it.
+const wake = useWakeLock()
+watch(
+  () => bench.running,
+  (on) => void (on ? wake.request('screen') : wake.release()).catch(() => undefined),
+  { immediate: true },
+)
+onMounted(() => {
+  void bench.resume()
+  void useCurves()
+    .all()
+    .catch(() => undefined)
+})
 </script>
 
 <template>
-  <div class="page">
+  <div class="page" :class="{ wide: many }">
     <h1>Bench</h1>
-    <v-alert v-if="bench.alarm" type="error" variant="tonal" role="alert" class="my-3">{{
-      bench.alarm
-    }}</v-alert>
-    <v-alert
-      v-if="bench.clockNotice"
-      type="warning"
-      variant="tonal"
-      closable
-      class="my-3"
-      @click:close="bench.clockNotice = ''"
-    >
-      {{ bench.clockNotice }}
-    </v-alert>
+    <BenchNotices />
     <EmptyPage
       v-if="!logbook.devices.length || !logbook.sources.length"
       title="Nothing to charge yet"
@@ -39,32 +52,44 @@ const MOST_LANES = 8
       <v-btn variant="flat" color="primary" to="/shelf">Go to the shelf</v-btn>
     </EmptyPage>
     <template v-else>
-      <div class="lanes">
-        <LaneCard v-for="lane in bench.lanes" :key="lane.setup.runId" :lane="lane" />
+      <EntryDock v-if="queue.enterable.value.length && !bench.watching" :queue="queue" @keys="keys = true" />
+      <div class="lanes" :class="{ many }">
+        <LaneCard
+          v-for="lane in bench.lanes"
+          :key="lane.setup.runId"
+          :lane="lane"
+          :small="many"
+          :flashing="flashing"
+          :here="many && lane === queue.current.value"
+          @choose="queue.choose(lane)"
+        />
       </div>
-      <StripPanel v-if="strip.rigged.length" />
-      <LaneSetupForm v-if="(!bench.running && !strip.rigged.length) || adding" @started="adding = false" />
-      <v-btn
-        v-else-if="bench.lanes.length + strip.rigged.length < MOST_LANES"
-        class="mt-4"
-        variant="outlined"
-        @click="adding = true"
-        >Add a lane</v-btn
-      >
+      <StripPanel v-if="strip.rigged.length && !bench.watching" />
+      <template v-if="!bench.watching">
+        <LaneSetupForm v-if="(!bench.running && !strip.rigged.length) || adding" @started="adding = false" />
+        <v-btn v-else-if="room" class="mt-4" variant="outlined" @click="adding = true">Add a lane</v-btn>
+      </template>
       <p class="caution quiet">
         Stop on swelling, smell, hissing, smoke or discolouration. Do not charge a damaged pack. Charge on a
         hard, non-flammable surface, within the battery’s temperature range, and do not leave a test
         unattended.
       </p>
     </template>
+    <KeysDialog v-model="keys" />
   </div>
 </template>
 
 <style scoped>
+.page.wide {
+  max-width: 1500px;
+}
 .lanes {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
-  gap: 28px;
+  gap: 28px 36px;
+}
+.lanes.many {
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 480px), 1fr));
 }
 .caution {
   margin-top: 36px;

@@ -1,82 +1,96 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { clock, countdown, duration, figure, points } from '@core/format/figures'
+import { computed, watch } from 'vue'
+import { clock, countdown, duration, figure } from '@core/format/figures'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import PathChart from '../../charts/PathChart.vue'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
+import { useBench } from '../../stores/bench'
+import { missedOf, speedOf, type Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
-import { missedOf, type Lane } from '../../stores/lane'
-import ReadingEntry from './ReadingEntry.vue'
+import LaneStreams from './LaneStreams.vue'
 import StopDialog from './StopDialog.vue'
+import { beep } from './useDueCall'
 import { useLaneView } from './useLaneView'
-import { useDueCall } from './useDueCall'
 
-const props = defineProps<{ lane: Lane }>()
+const props = defineProps<{ lane: Lane; flashing: boolean; here: boolean; small: boolean }>()
+const emit = defineEmits<{ choose: [] }>()
 const logbook = useLogbook()
-const { byHand, last, lastAge, watts, due, untilDue, paths, until } = useLaneView(props.lane)
-const { flashing } = useDueCall(
-  computed(() => byHand && due.value),
-  computed(() => props.lane.setup.runId),
-)
+const bench = useBench()
+const view = useLaneView(props.lane)
+const { byHand, simulated, lastLevel, lastAge, watts, gained, rate, temperatures, hot, due, untilDue } = view
+const { forecast, goal, paths, events, until } = view
 const name = computed(() => logbook.nameOf(props.lane.setup))
 const missed = computed(() => (byHand ? missedOf(props.lane).map((s) => duration(s)) : []))
+const sources = computed(() => {
+  const { feed } = props.lane.setup
+  if (feed.kind === 'hand') return `read ${readingInWords(props.lane.setup.reading)}`
+  if (feed.kind === 'simulated') return `one reading a second, ${speedOf(props.lane)}× time`
+  return feed.kind === 'instruments' ? 'read by instruments' : 'read from this device’s own battery'
+})
+watch(hot, (now, before) => {
+  if (now && !before) beep([660, 520, 660])
+})
 </script>
 
 <template>
-  <section class="lane" :class="{ flashing }" :aria-label="name">
+  <section class="lane" :class="{ flashing: flashing && due, here }" :aria-label="name">
     <header>
-      <h2><InkMark :ink="lane.setup.ink" /> {{ name }} <SimulatedTag v-if="!byHand" /></h2>
-      <p class="quiet">
-        Stops {{ stopInWords(lane.setup.stop) }} ·
-        {{
-          byHand
-            ? `read ${readingInWords(lane.setup.reading)}`
-            : `one reading a second, ${lane.setup.feed.kind === 'simulated' ? lane.setup.feed.speed : 1}× time`
-        }}
-      </p>
+      <h2>
+        <button v-if="byHand" type="button" @click="emit('choose')">
+          <InkMark :ink="lane.setup.ink" /> {{ name }}
+        </button>
+        <template v-else><InkMark :ink="lane.setup.ink" /> {{ name }}</template>
+        <SimulatedTag v-if="simulated" />
+      </h2>
+      <p class="quiet small">Stops {{ stopInWords(lane.setup.stop) }} · {{ sources }}</p>
     </header>
-    <div class="body">
-      <div class="figures">
-        <div>
-          <div class="label">Clock</div>
-          <div class="figure big" data-testid="elapsed" role="timer">{{ clock(lane.elapsedS) }}</div>
-        </div>
-        <div>
-          <div class="label">Level</div>
-          <div class="figure big" data-testid="level">{{ figure(last?.percent, 0, '%') }}</div>
-          <div class="quiet small">gained {{ points((last?.percent ?? NaN) - lane.setup.startPercent) }}</div>
-        </div>
-        <div>
-          <div class="label">Power</div>
-          <div class="figure big">{{ figure(watts, 1, 'W') }}</div>
-          <div class="quiet small">read {{ lastAge }} ago</div>
-        </div>
-        <div v-if="byHand">
-          <div class="label">{{ due ? 'Reading due' : 'Next reading in' }}</div>
-          <div class="figure big" :class="{ due }" data-testid="countdown">
-            {{ due ? 'now' : countdown(untilDue) }}
-          </div>
-          <div v-if="missed.length" class="small missed">missed: {{ missed.join(', ') }}</div>
+    <p v-if="hot" class="hot" role="alert">
+      Stop: {{ hot.place || 'the device' }} is at {{ figure(hot.celsius, 1, '°C') }}, the limit is
+      {{ lane.setup.heat.stopLimitC }} °C. Cut the power and let it cool.
+    </p>
+    <div class="figures">
+      <div>
+        <div class="label">Clock</div>
+        <div class="figure big" data-testid="elapsed" role="timer">{{ clock(lane.elapsedS) }}</div>
+        <div v-if="forecast" class="quiet small">
+          {{ goal === 100 ? 'full' : `${goal} %` }} in about {{ forecast }}
         </div>
       </div>
-      <ReadingEntry v-if="byHand" :lane="lane" />
-      <div aria-live="assertive" class="offscreen">
-        {{ byHand && due ? `A reading is due on ${name}` : '' }}
+      <div>
+        <div class="label">Level</div>
+        <div class="figure big" data-testid="level">{{ figure(lastLevel?.percent, 0, '%') }}</div>
+        <div class="quiet small">gained {{ gained }}<br />{{ rate }}</div>
       </div>
-      <PathChart
-        :paths="paths"
-        unit="%"
-        :min="0"
-        :max="100"
-        :until="until"
-        :height="230"
-        :label-ends="false"
-        :summary="`Charge curve so far: ${lane.count} entries, now ${figure(last?.percent, 0, '%')} after ${duration(lane.elapsedS)}`"
-      />
-      <StopDialog :lane="lane" />
+      <div>
+        <div class="label">Power</div>
+        <div class="figure big">{{ figure(watts, 1, 'W') }}</div>
+        <div class="quiet small">read {{ lastAge }} ago</div>
+      </div>
+      <div v-if="byHand">
+        <div class="label">{{ due ? 'Reading due' : 'Next reading in' }}</div>
+        <div class="figure big" :class="{ due }" data-testid="countdown">
+          {{ due ? 'now' : Number.isFinite(untilDue) ? countdown(untilDue) : '–' }}
+        </div>
+        <div v-if="missed.length" class="small missed">missed: {{ missed.join(', ') }}</div>
+      </div>
+      <div v-if="temperatures" class="quiet small">{{ temperatures }}</div>
     </div>
+    <div aria-live="assertive" class="offscreen">{{ due ? `A reading is due on ${name}` : '' }}</div>
+    <PathChart
+      :paths="paths"
+      :events="events"
+      unit="%"
+      :min="0"
+      :max="100"
+      :until="until"
+      :height="small ? 150 : 230"
+      :label-ends="false"
+      :summary="`Charge curve so far: ${lane.count} entries, now ${figure(lastLevel?.percent, 0, '%')} after ${duration(lane.elapsedS)}`"
+    />
+    <LaneStreams v-if="lane.setup.feed.kind === 'instruments'" :lane="lane" />
+    <StopDialog v-if="!bench.watching" :lane="lane" />
   </section>
 </template>
 
@@ -85,25 +99,35 @@ const missed = computed(() => (byHand ? missedOf(props.lane).map((s) => duration
   border-top: 2px solid rgba(var(--v-border-color), 0.6);
   padding-top: 10px;
   transition: background-color 0.3s;
+  min-width: 0;
+}
+.lane.here {
+  border-top-color: rgb(var(--v-theme-primary));
 }
 .lane.flashing {
   background: rgba(var(--v-theme-primary), 0.16);
 }
 h2 {
   margin: 4px 0 0 !important;
-  font-size: 1.25rem !important;
+  font-size: 1.2rem !important;
+}
+h2 button {
+  min-height: 44px;
+  padding: 0;
+  font-weight: inherit;
+  text-align: left;
 }
 .figures {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
-  gap: 8px 20px;
+  grid-template-columns: repeat(auto-fit, minmax(118px, 1fr));
+  gap: 8px 16px;
   margin: 10px 0;
 }
 .label {
   font-size: 0.84rem;
 }
 .big {
-  font-size: clamp(1.7rem, 4.4vw, 2.7rem);
+  font-size: clamp(1.7rem, 3.6vw, 2.5rem);
   font-weight: 600;
   line-height: 1.15;
   white-space: nowrap;
@@ -111,6 +135,13 @@ h2 {
 .due,
 .missed {
   color: rgb(var(--v-theme-primary));
+}
+.hot {
+  background: rgb(var(--v-theme-error));
+  color: rgb(var(--v-theme-on-error));
+  padding: 10px 14px;
+  font-weight: 700;
+  font-size: 1.1rem;
 }
 .small {
   font-size: 0.84rem;

@@ -5,16 +5,18 @@ import { agree } from '@core/gear/agree'
 import { figure } from '@core/format/figures'
 import type { StopRule } from '@core/logbook/run'
 import { intervalSchema, startLevelSchema } from '@core/protocol/entry'
-import { NO_HEAT } from '../../stores/lane'
-import { useBench } from '../../stores/bench'
+import { useBench, type LaneChoice } from '../../stores/bench'
+import { NO_HEAT, type Feed } from '../../stores/lane'
+import { useStrip } from '../../stores/strip'
 import { useLogbook } from '../../stores/logbook'
+import FeedPicker from './FeedPicker.vue'
 
 const emit = defineEmits<{ started: [] }>()
 const bench = useBench()
 const logbook = useLogbook()
+const strip = useStrip()
 
 const INTERVALS = [1, 5, 10]
-const SPEEDS = [1, 10, 60, 600].map((speed) => ({ value: speed, title: `${speed}×` }))
 const STOPS = [
   { value: 'shown-full', title: 'when the display shows 100 %' },
   { value: 'taper-end', title: 'when the current has all but stopped' },
@@ -32,8 +34,7 @@ const choice = reactive({
   stop: 'shown-full' as StopRule['kind'],
   stopLevel: '80',
   stopMinutes: '30',
-  feed: 'hand' as 'hand' | 'simulated',
-  speed: 60,
+  feed: { kind: 'hand' } as Feed,
 })
 const errors = ref<Record<string, string>>({})
 const failure = ref('')
@@ -76,31 +77,40 @@ function stopRule(): StopRule | undefined {
   }
 }
 
-async function start() {
+/** The lane as chosen; undefined, with the errors named, while something does not hold. */
+function laneChoice(): LaneChoice | undefined {
   errors.value = {}
   failure.value = ''
   const startPercent = check('startPercent', startLevelSchema, choice.startPercent)
   const minutes =
     choice.interval === 'own' ? check('ownInterval', intervalSchema, choice.ownInterval) : choice.interval
   const stop = stopRule()
-  if (startPercent === undefined || minutes === undefined || !stop || Object.keys(errors.value).length) return
+  const { feed } = choice
+  if (feed.kind === 'instruments' && feed.ids.length === 0)
+    failure.value = 'Choose at least one instrument, or read by hand.'
+  if (startPercent === undefined || minutes === undefined || !stop) return undefined
+  if (Object.keys(errors.value).length || failure.value) return undefined
+  return {
+    deviceId: choice.deviceId,
+    sourceId: choice.sourceId,
+    cableId: choice.cableId,
+    startPercent,
+    reading: feed.kind === 'hand' ? { kind: 'every', seconds: minutes * 60 } : { kind: 'meter', seconds: 1 },
+    stop,
+    feed: JSON.parse(JSON.stringify(feed)) as Feed,
+    planned: null,
+    checklist: [],
+    heat: NO_HEAT,
+  }
+}
+
+async function begin(how: 'start' | 'rig') {
+  const lane = laneChoice()
+  if (!lane) return
   busy.value = true
   try {
-    const simulated = choice.feed === 'simulated'
-    await bench.start({
-      deviceId: choice.deviceId,
-      sourceId: choice.sourceId,
-      cableId: choice.cableId,
-      startPercent,
-      reading: simulated ? { kind: 'meter', seconds: 1 } : { kind: 'every', seconds: minutes * 60 },
-      planned: null,
-      checklist: [],
-      heat: NO_HEAT,
-      stop,
-      feed: simulated
-        ? { kind: 'simulated', seed: 1 + logbook.runs.length, speed: choice.speed }
-        : { kind: 'hand' },
-    })
+    if (how === 'start') await bench.start(lane)
+    else await strip.add({ choice: lane, protocolName: '', items: [] })
     emit('started')
   } catch (error) {
     failure.value = (error as Error).message
@@ -111,7 +121,7 @@ async function start() {
 </script>
 
 <template>
-  <form class="setup" novalidate aria-label="A new lane" @submit.prevent="start">
+  <form class="setup" novalidate aria-label="A new lane" @submit.prevent="begin('start')">
     <v-select v-model="choice.deviceId" label="Device" :items="named(logbook.devices)" />
     <v-select v-model="choice.sourceId" label="Source" :items="named(logbook.sources)" />
     <v-select
@@ -143,14 +153,8 @@ async function start() {
       inputmode="decimal"
       :error-messages="errors.stopMinutes"
     />
-    <fieldset class="wide">
-      <legend>Readings come from</legend>
-      <v-btn-toggle v-model="choice.feed" mandatory variant="outlined" color="primary">
-        <v-btn value="hand">my hands</v-btn>
-        <v-btn value="simulated">a simulated meter and battery</v-btn>
-      </v-btn-toggle>
-    </fieldset>
-    <fieldset v-if="choice.feed === 'hand'" class="wide">
+    <FeedPicker v-model="choice.feed" :seed="1 + logbook.runs.length" />
+    <fieldset v-if="choice.feed.kind === 'hand'" class="wide">
       <legend>Read every</legend>
       <v-btn-toggle v-model="choice.interval" mandatory variant="outlined" color="primary">
         <v-btn v-for="m in INTERVALS" :key="m" :value="m">{{ m }} min</v-btn>
@@ -166,20 +170,14 @@ async function start() {
         :error-messages="errors.ownInterval"
       />
     </fieldset>
-    <fieldset v-else class="wide">
-      <legend>One reading a second, with time running at</legend>
-      <v-btn-toggle v-model="choice.speed" mandatory variant="outlined" color="primary">
-        <v-btn v-for="s in SPEEDS" :key="s.value" :value="s.value">{{ s.title }}</v-btn>
-      </v-btn-toggle>
-      <p class="quiet">
-        Figures come from the charge model, and say <em>simulated</em> wherever they are shown.
-      </p>
-    </fieldset>
     <p class="wide">{{ expectation }}</p>
     <p v-if="failure" role="alert" class="wide failure">{{ failure }}</p>
     <div class="wide">
       <v-btn type="submit" size="large" variant="flat" color="primary" :loading="busy">Start the clock</v-btn>
-      <span class="quiet hint">Press it as the switch goes on: the clock begins at power-on.</span>
+      <v-btn size="large" variant="outlined" class="ml-3" @click="begin('rig')">Put it on the strip</v-btn>
+      <span class="quiet hint"
+        >Start as the switch goes on. Lanes put on the strip start together, later.</span
+      >
     </div>
   </form>
 </template>

@@ -3,7 +3,9 @@ import { computed, reactive } from 'vue'
 import type { ChecklistItem } from '@core/protocol/checklist'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
+import type { Feed } from '../../stores/lane'
 import { useStrip, type RiggedLane } from '../../stores/strip'
+import FeedPicker from './FeedPicker.vue'
 
 const props = defineProps<{ lane: RiggedLane }>()
 const strip = useStrip()
@@ -12,10 +14,6 @@ const notices = useNotices()
 const values = reactive<Record<string, string>>({})
 const errors = reactive<Record<string, string>>({})
 const answers = computed(() => new Map(props.lane.choice.checklist.map((a) => [a.id, a])))
-const FEEDS = [
-  { value: 'hand', title: 'my hands' },
-  { value: 'simulated', title: 'a simulated meter and battery' },
-]
 const time = (iso: string) => new Date(iso).toLocaleTimeString()
 
 /** A number that the item asks for, or the reason it is none. */
@@ -36,18 +34,14 @@ function answer(item: ChecklistItem, given?: 'done' | 'skipped') {
   if (given === 'done' && item.asks && value === null) return
   strip.answer(props.lane, item, given, value).catch(notices.fail)
 }
-function setFeed(kind: 'hand' | 'simulated') {
-  // The strip's lanes are the store's own: this is the one choice left open until the switch.
-  const { choice } = props.lane
-  choice.feed = kind === 'hand' ? { kind } : { kind, seed: 1 + logbook.runs.length, speed: 60 }
-}
+const setFeed = (feed: Feed) => strip.setFeed(props.lane, feed).catch(notices.fail)
 </script>
 
 <template>
   <article class="rigged" :aria-label="logbook.nameOf(lane.choice)">
     <header>
       <h3>{{ logbook.nameOf(lane.choice) }}</h3>
-      <span class="quiet">{{ lane.protocolName }}</span>
+      <span class="quiet">{{ lane.protocolName || `from ${lane.choice.startPercent} %` }}</span>
       <v-btn size="small" @click="strip.takeOff(lane.id).catch(notices.fail)">Take it off</v-btn>
     </header>
     <ul>
@@ -85,14 +79,13 @@ function setFeed(kind: 'hand' | 'simulated') {
         </template>
       </li>
     </ul>
-    <v-select
-      class="feed"
-      label="Readings come from"
-      density="compact"
-      :model-value="lane.choice.feed.kind"
-      :items="FEEDS"
-      @update:model-value="setFeed"
-    />
+    <div v-if="lane.choice.planned" class="feed">
+      <FeedPicker
+        :model-value="lane.choice.feed"
+        :seed="1 + logbook.runs.length"
+        @update:model-value="setFeed"
+      />
+    </div>
   </article>
 </template>
 
@@ -142,7 +135,7 @@ li {
   flex: 0 1 130px;
 }
 .feed {
-  max-width: 340px;
+  display: grid;
   margin-top: 10px;
 }
 </style>

@@ -22,13 +22,19 @@ async function finish(state: RunState) {
   }
   try {
     const run = await bench.finish(props.lane, state, reason.value.trim())
-    notices.say('The run is in the logbook. Put protective charging settings back as they were.')
-    await router.push(`/sheet/${run.id}`)
+    const repeat = state === 'spoilt' && run.planned ? ' A repeat of it waits in the plan.' : ''
+    notices.say(`The run is in the logbook.${repeat} Put protective charging settings back as they were.`)
+    // While other lanes run, the bench is where the reviewer is needed.
+    if (!bench.running) await router.push(bench.putBack.length ? '/bench' : `/sheet/${run.id}`)
   } catch (error) {
     notices.fail(error)
   }
 }
 
+const powerCut = () => {
+  reason.value ||= 'The power was cut.'
+  return finish('spoilt')
+}
 /** The way out when the browser refuses to store: the lane's readings as a file. */
 const takeFile = () =>
   download(`lane-${props.lane.setup.runId.slice(0, 8)}.csv`, bench.laneCsv(props.lane), 'text/csv')
@@ -62,6 +68,7 @@ const takeFile = () =>
         <v-card-actions>
           <v-btn @click="open = false">Go on charging</v-btn>
           <v-spacer />
+          <v-btn @click="powerCut">Power was cut</v-btn>
           <v-btn @click="finish('spoilt')">Keep as spoilt</v-btn>
           <v-btn variant="flat" color="primary" @click="finish('done')">Stop and keep</v-btn>
         </v-card-actions>

@@ -1,40 +1,61 @@
-import { onBeforeUnmount, ref, watch, type Ref } from 'vue'
+import { onBeforeUnmount, ref, watch } from 'vue'
 import { useSettings } from '../../stores/settings'
 
 const FLASH_MS = 1400
-const TITLE_MARK = '● '
+const MARK = /^\(\d+ due\) /
 
-/** Calls the reviewer when a reading falls due: a flash, a mark in the tab's title, and a short sound. */
-export function useDueCall(due: Ref<boolean>, lane: Ref<string>) {
+/** Calls the reviewer as lanes fall due: a flash, a count in the tab's title, a sound, and a notification. */
+export function useDueCall(dueNames: () => string[]) {
   const settings = useSettings()
   const flashing = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
 
-  const unmark = () => (document.title = document.title.replace(TITLE_MARK, ''))
-  watch([due, lane], ([isDue]) => {
-    clearTimeout(timer)
-    flashing.value = isDue
-    unmark()
-    if (!isDue) return
-    document.title = TITLE_MARK + document.title
-    timer = setTimeout(() => (flashing.value = false), FLASH_MS)
-    if (settings.sound) beep()
-  })
+  const mark = (count: number) => {
+    const plain = document.title.replace(MARK, '')
+    document.title = count ? `(${count} due) ${plain}` : plain
+  }
+  watch(
+    () => dueNames().join('\n'),
+    (now, before = '') => {
+      const names = now.split('\n').filter(Boolean)
+      mark(names.length)
+      const fresh = names.filter((n) => !before.split('\n').includes(n))
+      if (fresh.length === 0) return
+      clearTimeout(timer)
+      flashing.value = true
+      timer = setTimeout(() => (flashing.value = false), FLASH_MS)
+      if (settings.sound) beep()
+      notify(fresh)
+    },
+    { immediate: true },
+  )
   onBeforeUnmount(() => {
     clearTimeout(timer)
-    unmark()
+    mark(0)
   })
   return { flashing }
 }
 
+/** Only where the reviewer allowed it, and only while they look elsewhere. */
+function notify(names: string[]) {
+  if (typeof Notification === 'undefined' || Notification.permission !== 'granted' || !document.hidden) return
+  try {
+    new Notification('A reading is due', { body: names.join(', '), tag: 'inkpath-due' })
+  } catch {
+    // Some phones allow notifications from a service worker only; the sound and the title remain.
+  }
+}
+
+export const canAskToNotify = (): boolean =>
+  typeof Notification !== 'undefined' && Notification.permission === 'default'
+export const askToNotify = (): Promise<unknown> => Notification.requestPermission().catch(() => 'denied')
+
 /** Two short tones; silent where the browser has no sound or has not been touched yet. */
-function beep() {
+export function beep(pitches: readonly number[] = [880, 1175]) {
   try {
     const audio = new AudioContext()
-    for (const [at, pitch] of [
-      [0, 880],
-      [0.18, 1175],
-    ]) {
+    pitches.forEach((pitch, i) => {
+      const at = i * 0.18
       const tone = audio.createOscillator()
       const volume = audio.createGain()
       tone.frequency.value = pitch
@@ -43,8 +64,8 @@ function beep() {
       tone.connect(volume).connect(audio.destination)
       tone.start(audio.currentTime + at)
       tone.stop(audio.currentTime + at + 0.17)
-    }
-    setTimeout(() => void audio.close(), 1000)
+    })
+    setTimeout(() => void audio.close(), 1500)
   } catch {
     // No sound is no reason to stop a test: the flash and the title remain.
   }

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { download } from '../../composables/download'
+import { useBench } from '../../stores/bench'
+import { askToNotify, canAskToNotify } from './useDueCall'
+
+/** What the reviewer must know about the bench itself. */
+const bench = useBench()
+const mayAsk = ref(canAskToNotify())
+const ask = async () => {
+  await askToNotify()
+  mayAsk.value = canAskToNotify()
+}
+/** The way out when the browser refuses to store: every lane's readings as files. */
+function takeFiles() {
+  for (const lane of bench.lanes)
+    download(`lane-${lane.setup.runId.slice(0, 8)}.csv`, bench.laneCsv(lane), 'text/csv')
+}
+</script>
+
+<template>
+  <v-alert v-if="bench.alarm" type="error" variant="tonal" role="alert" class="my-3">
+    {{ bench.alarm }}
+    <template #append>
+      <v-btn color="error" variant="flat" @click="takeFiles">Take the files now</v-btn>
+    </template>
+  </v-alert>
+  <v-alert v-if="bench.watching" type="info" variant="tonal" role="status" class="my-3">
+    Another tab of this program holds the bench. Here you may watch; readings are noted there. If that tab is
+    closed, this one takes over.
+  </v-alert>
+  <v-alert
+    v-if="bench.clockNotice"
+    type="warning"
+    variant="tonal"
+    closable
+    class="my-3"
+    @click:close="bench.clockNotice = ''"
+  >
+    {{ bench.clockNotice }}
+  </v-alert>
+  <section v-if="bench.putBack.length && !bench.running" class="put-back" aria-label="Put back">
+    <h2>Put back now</h2>
+    <ul>
+      <li v-for="text in bench.putBack" :key="text">
+        {{ text }} <v-btn variant="outlined" size="small" @click="bench.wasPutBack(text)">It is back</v-btn>
+      </li>
+    </ul>
+  </section>
+  <p v-if="mayAsk && bench.running" class="quiet">
+    <v-btn size="small" @click="ask">Let this page notify you of due readings</v-btn>
+  </p>
+</template>
+
+<style scoped>
+.put-back ul {
+  list-style: none;
+  padding: 0;
+}
+.put-back li {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  align-items: center;
+  border-bottom: var(--hairline);
+  min-height: 48px;
+}
+</style>

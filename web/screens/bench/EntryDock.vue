@@ -1,0 +1,233 @@
+<script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { duration } from '@core/format/figures'
+import InkMark from '../../components/InkMark.vue'
+import { useBench } from '../../stores/bench'
+import { isDue, dueAt, type Lane } from '../../stores/lane'
+import { useLogbook } from '../../stores/logbook'
+import EventBar from './EventBar.vue'
+import KeyPad from './KeyPad.vue'
+import { useBenchKeys } from './useBenchKeys'
+import { useEntry, type Field } from './useEntry'
+import type { useQueue } from './useQueue'
+
+/** The one place where readings are typed, whichever lane has its turn. */
+const props = defineProps<{ queue: ReturnType<typeof useQueue> }>()
+const emit = defineEmits<{ keys: [] }>()
+const bench = useBench()
+const logbook = useLogbook()
+const { current, due, enterable, heatDue, choose, goOn, step } = props.queue
+const { typed, degrees, errors, question, saved, busy, mode, fields, places, note, clear } = useEntry(
+  () => current.value,
+  heatDue,
+)
+const form = useTemplateRef<HTMLFormElement>('form')
+const events = useTemplateRef<InstanceType<typeof EventBar>>('events')
+const touch = useMediaQuery('(pointer: coarse), (max-width: 700px)')
+const showPad = ref(touch.value)
+const active = ref(0)
+const LABELS: Record<Field, [string, string]> = {
+  percent: ['Level', '%'],
+  power: ['Power', 'W'],
+  voltage: ['Volts', 'V'],
+  current: ['Amperes', 'A'],
+}
+const name = (lane: Lane) => logbook.nameOf(lane.setup)
+const turn = computed(() => {
+  const lane = current.value
+  if (!lane) return ''
+  const at = heatDue(lane)
+  if (isDue(lane)) return `due at ${duration(dueAt(lane))}`
+  return at !== null ? `temperatures due at ${duration(at)}` : 'not due yet'
+})
+
+const inputs = () => Array.from(form.value?.querySelectorAll<HTMLInputElement>('.values input') ?? [])
+function focusOn(index: number) {
+  const field = inputs()[index]
+  active.value = index
+  field?.focus({ preventScroll: true })
+  field?.select()
+}
+onMounted(() => focusOn(0))
+watch(
+  () => current.value?.setup.runId,
+  () => void nextTick(() => focusOn(0)),
+)
+
+/** Enter goes to the next field, and from the last one notes the reading: no mouse is needed. */
+function enter() {
+  const next = active.value + 1
+  // A question stands: Enter answers it.
+  if (question.value === '' && next < inputs().length) focusOn(next)
+  else void submit()
+}
+async function submit() {
+  const lane = current.value
+  if (!lane || !(await note())) return
+  goOn(lane)
+  await nextTick()
+  focusOn(0)
+}
+async function undo() {
+  if (!current.value) return
+  await bench.takeBack(current.value)
+  saved.value = 'The last reading was taken back.'
+}
+
+/** The pad types into the field that has its turn. */
+function press(key: string) {
+  const all = [...fields.value, ...places.value]
+  const field = all[active.value]
+  if (field === undefined) return
+  const target: Record<string, string> = active.value < fields.value.length ? typed : degrees
+  const before = target[field] ?? ''
+  target[field] = key === 'back' ? before.slice(0, -1) : before + key
+}
+useBenchKeys({
+  undo,
+  clear,
+  step,
+  keys: () => emit('keys'),
+  event: (kind) => events.value?.begin(kind),
+})
+</script>
+
+<template>
+  <section v-if="current" class="dock" aria-label="Entry">
+    <div v-if="enterable.length > 1" class="queue" role="group" aria-label="Lanes">
+      <button
+        v-for="lane in enterable"
+        :key="lane.setup.runId"
+        type="button"
+        :class="{ here: lane === current, due: due.includes(lane) }"
+        :aria-pressed="lane === current"
+        @click="choose(lane)"
+      >
+        <InkMark :ink="lane.setup.ink" /> {{ name(lane) }}<span v-if="due.includes(lane)"> · due</span>
+      </button>
+    </div>
+    <form
+      ref="form"
+      novalidate
+      :aria-label="`Note a reading, ${name(current)}`"
+      @submit.prevent="submit"
+      @keydown.enter.prevent="enter"
+    >
+      <p class="turn">
+        <InkMark :ink="current.setup.ink" /> <strong>{{ name(current) }}</strong>
+        <span class="quiet">{{ turn }}</span>
+      </p>
+      <div class="values">
+        <v-text-field
+          v-for="(field, i) in fields"
+          :key="field"
+          v-model="typed[field]"
+          :label="LABELS[field][0]"
+          :suffix="LABELS[field][1]"
+          :inputmode="showPad ? 'none' : 'decimal'"
+          autocomplete="off"
+          :error-messages="errors[field]"
+          @focus="active = i"
+        />
+        <v-text-field
+          v-for="(place, i) in places"
+          :key="place"
+          v-model="degrees[place]"
+          :label="`Temperature, ${place}`"
+          suffix="°C"
+          :inputmode="showPad ? 'none' : 'decimal'"
+          autocomplete="off"
+          :error-messages="errors[place]"
+          @focus="active = fields.length + i"
+        />
+      </div>
+      <p v-if="question" class="question" role="alert">
+        {{ question }} Press Enter again to keep it, or type it anew.
+      </p>
+      <KeyPad v-if="showPad" @press="press" @enter="enter" />
+      <div class="buttons">
+        <v-btn type="submit" variant="flat" color="primary" :loading="busy">{{
+          question ? 'Keep it' : 'Note a reading'
+        }}</v-btn>
+        <v-btn v-if="current.count > 1 && current.readings.length > 1" @click="undo"
+          >Take back the last</v-btn
+        >
+        <v-btn @click="mode = mode === 'watts' ? 'volts' : 'watts'">{{
+          mode === 'watts' ? 'Type volts and amperes' : 'Type watts'
+        }}</v-btn>
+        <v-btn @click="showPad = !showPad">{{ showPad ? 'Hide the pad' : 'Number pad' }}</v-btn>
+        <v-btn aria-label="Keys" @click="emit('keys')">Keys: ?</v-btn>
+      </div>
+      <p class="saved quiet" role="status">{{ saved }}</p>
+    </form>
+    <EventBar ref="events" :lane="current" @done="focusOn(0)" />
+  </section>
+</template>
+
+<style scoped>
+.dock {
+  border-top: 2px solid rgb(var(--v-theme-primary));
+  background: rgb(var(--v-theme-background));
+  padding: 8px 0 4px;
+  margin-bottom: 20px;
+}
+.queue {
+  display: flex;
+  gap: 4px 16px;
+  flex-wrap: wrap;
+}
+.queue button {
+  min-height: 44px;
+  border-bottom: 2px solid transparent;
+}
+.queue button.here {
+  border-bottom-color: currentColor;
+  font-weight: 650;
+}
+.queue button.due,
+.due {
+  color: rgb(var(--v-theme-primary));
+}
+.turn {
+  font-size: 1.05rem;
+  display: flex;
+  gap: 4px 10px;
+  flex-wrap: wrap;
+  align-items: center;
+}
+.values {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 24px;
+}
+.values > :deep(.v-input) {
+  flex: 0 1 150px;
+}
+.values :deep(input) {
+  font-family: var(--figure-face);
+  font-size: 1.5rem;
+}
+.question {
+  border-left: 3px solid rgb(var(--v-theme-warning));
+  padding-left: 10px;
+  font-weight: 600;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  padding-top: 8px;
+}
+.buttons .v-btn {
+  min-height: 44px;
+}
+.saved {
+  min-height: 1.4em;
+}
+@media (max-width: 700px) {
+  .values > :deep(.v-input) {
+    flex: 1 1 40%;
+  }
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { nextTick, ref, useTemplateRef } from 'vue'
+import { EVENTS, eventText, type EventKind } from '@core/protocol/events'
+import { duration } from '@core/format/figures'
+import { useBench } from '../../stores/bench'
+import type { Lane } from '../../stores/lane'
+import { useLogbook } from '../../stores/logbook'
+
+/** What happened, with one tap or key; some ask for a word or two. */
+const props = defineProps<{ lane: Lane }>()
+const emit = defineEmits<{ done: [] }>()
+const bench = useBench()
+const logbook = useLogbook()
+const asking = ref<EventKind | null>(null)
+const words = ref('')
+const missing = ref(false)
+const said = ref('')
+const field = useTemplateRef<{ focus: () => void }>('field')
+
+async function keep(kind: EventKind, own: string) {
+  const { t } = await bench.noteEvent(props.lane, kind.kind, eventText(kind, own))
+  said.value = `${logbook.nameOf(props.lane.setup)}: ${eventText(kind, own)}, at ${duration(t)}.`
+  emit('done')
+}
+async function begin(kind: EventKind) {
+  if (!('asks' in kind)) return keep(kind, '')
+  asking.value = kind
+  words.value = ''
+  missing.value = false
+  await nextTick()
+  field.value?.focus()
+}
+function submit() {
+  missing.value = words.value.trim() === ''
+  if (missing.value || !asking.value) return
+  const kind = asking.value
+  asking.value = null
+  void keep(kind, words.value.trim())
+}
+function leave() {
+  asking.value = null
+  emit('done')
+}
+defineExpose({ begin })
+</script>
+
+<template>
+  <div class="events" role="group" aria-label="Something happened">
+    <button v-for="e in EVENTS" :key="e.kind" type="button" @click="begin(e)">
+      {{ e.text }} <kbd>{{ e.key }}</kbd>
+    </button>
+    <form v-if="asking && 'asks' in asking" class="ask" novalidate @submit.prevent="submit">
+      <v-text-field
+        ref="field"
+        v-model="words"
+        :label="asking.asks"
+        maxlength="120"
+        :error-messages="missing ? 'Say it in a word or two.' : ''"
+        @keydown.esc="leave"
+      />
+      <v-btn type="submit" variant="outlined">Note it</v-btn>
+      <v-btn @click="leave">Leave it</v-btn>
+    </form>
+    <p class="said quiet" role="status">{{ said }}</p>
+  </div>
+</template>
+
+<style scoped>
+.events {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+}
+.events > button {
+  min-height: 44px;
+  font-size: 0.9rem;
+}
+.events > button:hover {
+  text-decoration: underline;
+}
+kbd {
+  border: 1px solid rgba(var(--v-border-color), 0.4);
+  border-radius: 3px;
+  padding: 0 5px;
+  font-size: 0.78rem;
+  font-family: var(--figure-face);
+}
+.ask {
+  flex-basis: 100%;
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  max-width: 520px;
+}
+.said {
+  flex-basis: 100%;
+  min-height: 1.3em;
+  font-size: 0.9rem;
+}
+@media (pointer: coarse) {
+  kbd {
+    display: none;
+  }
+}
+</style>

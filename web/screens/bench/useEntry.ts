@@ -1,0 +1,132 @@
+import { computed, reactive, ref } from 'vue'
+import { number, ValidationError } from 'yup'
+import { duration, figure } from '@core/format/figures'
+import { agree } from '@core/gear/agree'
+import { capacityOf } from '@core/gear/capacity'
+import { entrySchema } from '@core/protocol/entry'
+import { suspicion } from '@core/protocol/suspicion'
+import type { Reading } from '@core/trace/trace'
+import { useBench } from '../../stores/bench'
+import { elapsedAt, isByHand, type Lane } from '../../stores/lane'
+import { useLogbook } from '../../stores/logbook'
+
+export type Field = 'percent' | 'power' | 'voltage' | 'current'
+const celsius = number()
+  .typeError('Degrees must be a number.')
+  .min(-40)
+  .max(150, 'That is beyond any battery.')
+
+/** Typing one reading after another: checks it, asks once about what is odd, notes it. */
+export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) => number | null) {
+  const bench = useBench()
+  const logbook = useLogbook()
+  const typed = reactive<Record<Field, string>>({ percent: '', power: '', voltage: '', current: '' })
+  const degrees = reactive<Record<string, string>>({})
+  const errors = ref<Record<string, string>>({})
+  const question = ref('')
+  const saved = ref('')
+  const busy = ref(false)
+  const mode = ref<'watts' | 'volts'>('watts')
+  /** The entry that was asked about: typed the same again, it is kept. */
+  let asked = ''
+
+  const fields = computed<Field[]>(() => {
+    const lane = current()
+    if (!lane || !isByHand(lane)) return []
+    return mode.value === 'watts' ? ['percent', 'power'] : ['percent', 'voltage', 'current']
+  })
+  const places = computed(() => {
+    const lane = current()
+    return lane && heatDue(lane) !== null ? lane.setup.heat.places : []
+  })
+
+  function clear() {
+    Object.assign(typed, { percent: '', power: '', voltage: '', current: '' })
+    for (const place of Object.keys(degrees)) degrees[place] = ''
+    errors.value = {}
+    question.value = ''
+    asked = ''
+  }
+
+  /** What was typed, as numbers; undefined with the errors named when it does not hold. */
+  function read(): Omit<Reading, 't'> | undefined {
+    errors.value = {}
+    const temperatures = readDegrees()
+    const given = Object.fromEntries(fields.value.map((f) => [f, typed[f]]))
+    const empty = Object.values(given).every((v) => v.trim() === '')
+    if (Object.keys(errors.value).length) return undefined
+    if (empty && temperatures) return { temperatures }
+    try {
+      const values = entrySchema.validateSync(given, { abortEarly: false })
+      const kept = Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined))
+      return temperatures ? { ...kept, temperatures } : kept
+    } catch (error) {
+      const { inner, message, path } = error as ValidationError
+      for (const e of inner.length ? inner : [{ path, message }])
+        errors.value[e.path || fields.value[0] || places.value[0]] ??= e.message
+      return undefined
+    }
+  }
+
+  function readDegrees(): Record<string, number> | undefined {
+    const found: Record<string, number> = {}
+    for (const place of places.value) {
+      const text = (degrees[place] ?? '').trim().replace(',', '.')
+      if (text === '') continue
+      try {
+        found[place] = celsius.validateSync(text)!
+      } catch (error) {
+        errors.value[place] = (error as ValidationError).message
+      }
+    }
+    return Object.keys(found).length ? found : undefined
+  }
+
+  function odd(lane: Lane, values: Omit<Reading, 't'>): string | null {
+    const device = logbook.device(lane.setup.deviceId)
+    const source = logbook.source(lane.setup.sourceId)
+    const expected =
+      device && source ? agree(device, source, logbook.cable(lane.setup.cableId) ?? null) : null
+    return suspicion(values, {
+      readings: lane.readings,
+      t: elapsedAt(lane, performance.now()),
+      usableWh: device ? capacityOf(device).usableWh : NaN,
+      expectedWatts: expected && expected.watts > 0 ? expected.watts : NaN,
+    })
+  }
+
+  /** Notes what was typed; true once it is safe. */
+  async function note(): Promise<boolean> {
+    const lane = current()
+    if (!lane || busy.value) return false
+    const values = read()
+    if (!values) return false
+    const key = JSON.stringify([lane.setup.runId, values])
+    const doubt = asked === key ? null : odd(lane, values)
+    if (doubt) {
+      asked = key
+      question.value = doubt
+      return false
+    }
+    busy.value = true
+    const reading = await bench.note(lane, values)
+    busy.value = false
+    // The fields are cleared only now, when the reading is safe.
+    clear()
+    saved.value = `${logbook.nameOf(lane.setup)}. Noted at ${duration(reading.t)}: ${inWords(reading)}`
+    return true
+  }
+
+  return { typed, degrees, errors, question, saved, busy, mode, fields, places, note, clear }
+}
+
+const inWords = (r: Reading): string =>
+  [
+    figure(r.percent, 0, '%'),
+    figure(r.power, 1, 'W'),
+    figure(r.voltage, 2, 'V'),
+    figure(r.current, 2, 'A'),
+    ...Object.entries(r.temperatures ?? {}).map(([place, c]) => `${place} ${figure(c, 1, '°C')}`),
+  ]
+    .filter((text) => text !== '–')
+    .join(', ')

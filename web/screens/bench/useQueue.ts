@@ -1,0 +1,51 @@
+import { computed, ref, watch } from 'vue'
+import { temperatureDue } from '@core/protocol/heat'
+import { useBench } from '../../stores/bench'
+import { dueAt, isByHand, isDue, type Lane } from '../../stores/lane'
+
+/** Which lanes wait for the reviewer, and which one the entry fields belong to. */
+export function useQueue() {
+  const bench = useBench()
+  const chosen = ref<string | null>(null)
+
+  const heatDue = (lane: Lane): number | null => {
+    void lane.count
+    const { minutes, places } = lane.setup.heat
+    return lane.setup.feed.kind === 'simulated'
+      ? null
+      : temperatureDue(minutes, places, lane.readings, lane.elapsedS)
+  }
+  const waits = (lane: Lane): boolean => isDue(lane) || heatDue(lane) !== null
+  /** Lanes that wait, the longest first. */
+  const due = computed(() =>
+    bench.lanes.filter(waits).sort((a, b) => b.elapsedS - dueAt(b) - (a.elapsedS - dueAt(a))),
+  )
+  const enterable = computed(() => bench.lanes.filter((l) => isByHand(l) || heatDue(l) !== null))
+  const current = computed(
+    () =>
+      bench.lanes.find((l) => l.setup.runId === chosen.value && enterable.value.includes(l)) ??
+      due.value[0] ??
+      enterable.value[0],
+  )
+  const choose = (lane: Lane) => (chosen.value = lane.setup.runId)
+
+  /** After an entry the next lane that waits has its turn; without one, the same lane stays. */
+  function goOn(from: Lane) {
+    const next = due.value.find((l) => l !== from)
+    if (next && !waits(from)) choose(next)
+  }
+  function step(by: 1 | -1) {
+    const list = enterable.value
+    const at = current.value ? list.indexOf(current.value) : -1
+    if (list.length) choose(list[(at + by + list.length) % list.length])
+  }
+  // Nobody has chosen a lane yet: the first that falls due takes the fields, and keeps them.
+  watch(
+    () => due.value.map((l) => l.setup.runId).join(),
+    () => {
+      const mine = current.value
+      if (due.value[0] && (!mine || !waits(mine))) choose(due.value[0])
+    },
+  )
+  return { due, enterable, current, heatDue, choose, goOn, step }
+}
