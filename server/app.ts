@@ -45,7 +45,16 @@ export function createApp({
     '/api',
     (_request, response) => void response.status(404).json({ error: 'There is no such thing here.' }),
   )
-  app.use(express.static(webFolder, { index: false, maxAge: '1h' }))
+  app.use(
+    express.static(webFolder, {
+      index: false,
+      maxAge: '1h',
+      // The service worker must be asked for anew each time, or a new version is never seen.
+      setHeaders: (response, path) => {
+        if (path.endsWith('sw.js')) response.set('cache-control', 'no-cache')
+      },
+    }),
+  )
   // The web application has its own routes: every other page is its start page.
   app.get(/.*/, (_request, response) => void response.sendFile(join(webFolder, 'index.html')))
   return app

@@ -13,6 +13,7 @@ import { computed, onMounted, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from 'vuetify'
 import NoticeBar from './components/NoticeBar.vue'
+import UpdateNotice from './components/UpdateNotice.vue'
 import EmptyPage from './components/EmptyPage.vue'
 import { useBench } from './stores/bench'
 import { useLogbook } from './stores/logbook'
@@ -91,6 +92,7 @@ onMounted(() => startup.begin().catch(useNotices().fail))
       </EmptyPage>
       <router-view v-else />
     </v-main>
+    <UpdateNotice />
     <NoticeBar />
   </v-app>
 </template>
