@@ -24,7 +24,15 @@ const listen = (i: { stream: ReturnType<typeof scpiInstrument>['stream'] }, coun
 
 describe('an instrument that speaks SCPI over a real socket', () => {
   it('is the simulated one in a process of its own: named, and read once a second', async () => {
-    const child = spawn('node_modules/.bin/tsx', ['server/scpiSimulator.ts', '--port', '0', '--speed', '60'])
+    const child = spawn(process.execPath, [
+      '--import',
+      'tsx',
+      'server/scpiSimulator.ts',
+      '--port',
+      '0',
+      '--speed',
+      '60',
+    ])
     cleanup.push(() => child.kill())
     const said = await new Promise<string>((resolve) =>
       child.stdout.once('data', (d: Buffer) => resolve(d.toString())),

@@ -65,7 +65,6 @@ export const useBench = defineStore('bench', () => {
   /** What to put back, of runs that are over; ticked off by the reviewer. */
   const putBack = ref<string[]>([])
   const clock = useBenchClock(onClockChange)
-  let anchor: Anchor | undefined
   let metronome: Worker | undefined
   let resuming: Promise<void> | undefined
   let lastRetry = 0
@@ -76,7 +75,7 @@ export const useBench = defineStore('bench', () => {
     journal.saveSession({
       schemaVersion: 2,
       wallShiftMs: clock.shift(),
-      anchor,
+      anchor: clock.anchor(),
       lanes: lanes.value.map((l) => l.setup),
     } satisfies Session)
 
@@ -106,7 +105,7 @@ export const useBench = defineStore('bench', () => {
       throw new Error('The bench is held by another tab of this program. Close that one, or go on there.')
     if (lanes.value.length === 0) {
       clock.reset()
-      anchor = await clock.setAnchor()
+      await clock.setAnchor()
     }
     void navigator.storage?.persist?.().catch(() => false)
     const startedAtMs = clock.steadyNow() - (performance.now() - startedAtPage)
@@ -162,7 +161,7 @@ export const useBench = defineStore('bench', () => {
     watching.value = false
     const session = await journal.loadSession<Session>()
     if (!session?.lanes.length) return setLanes([])
-    anchor = await clock.resume(session.anchor, session.wallShiftMs)
+    await clock.resume(session.anchor, session.wallShiftMs)
     await mirror(session)
     for (const lane of lanes.value) {
       lane.simulated?.skipTo(Math.min(SIMULATION_LIMIT_S, Math.floor(lane.elapsedS)))

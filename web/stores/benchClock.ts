@@ -47,7 +47,6 @@ export function useBenchClock(onChange: (sleptMs: number) => void) {
     const { wallMs, uptimeS } = await anchorNow()
     anchor = { wallMs, uptimeS, pageMs: performance.now() }
     wallMinusPage = wallMs - anchor.pageMs
-    return { wallMs, uptimeS }
   }
 
   /** Looks for a jump; called with every tick. */
@@ -99,7 +98,7 @@ export function useBenchClock(onChange: (sleptMs: number) => void) {
         notice.value = `This machine’s clock was moved ${moved > 0 ? 'forward' : 'back'} by ${inWords(moved)} while the program was closed. Elapsed times are right all the same.`
       }
     } else await resumeByBeat()
-    return setAnchor()
+    await setAnchor()
   }
 
   /** Without a clock to trust, a clock set back can still be told: the last sign of life lies in the future. */
@@ -119,5 +118,7 @@ export function useBenchClock(onChange: (sleptMs: number) => void) {
     /** Wall clock as it would be had nobody set it, ms. */
     steadyNow: () => Date.now() - wallShiftMs,
     shift: () => wallShiftMs,
+    /** The anchor to store, so that the clock can be checked against it after a restart. */
+    anchor: (): Anchor => ({ wallMs: anchor.wallMs, uptimeS: anchor.uptimeS }),
   }
 }

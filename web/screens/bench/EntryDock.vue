@@ -17,7 +17,7 @@ const props = defineProps<{ queue: ReturnType<typeof useQueue> }>()
 const emit = defineEmits<{ keys: [] }>()
 const bench = useBench()
 const logbook = useLogbook()
-const { current, due, enterable, heatDue, choose, goOn, step } = props.queue
+const { current, turns, due, enterable, heatDue, choose, goOn, step } = props.queue
 const { typed, degrees, errors, question, saved, busy, mode, fields, places, note, clear } = useEntry(
   () => current.value,
   heatDue,
@@ -51,7 +51,7 @@ function focusOn(index: number) {
 }
 onMounted(() => focusOn(0))
 watch(
-  () => current.value?.setup.runId,
+  () => [current.value?.setup.runId, turns.value],
   () => void nextTick(() => focusOn(0)),
 )
 

@@ -27,7 +27,12 @@ export function useQueue() {
       due.value[0] ??
       enterable.value[0],
   )
-  const choose = (lane: Lane) => (chosen.value = lane.setup.runId)
+  /** Raised with every choice, the same lane again included: the cursor goes to its first field. */
+  const turns = ref(0)
+  function choose(lane: Lane) {
+    chosen.value = lane.setup.runId
+    turns.value++
+  }
 
   /** After an entry the next lane that waits has its turn; without one, the same lane stays. */
   function goOn(from: Lane) {
@@ -47,5 +52,5 @@ export function useQueue() {
       if (due.value[0] && (!mine || !waits(mine))) choose(due.value[0])
     },
   )
-  return { due, enterable, current, heatDue, choose, goOn, step }
+  return { due, enterable, current, turns, heatDue, choose, goOn, step }
 }

@@ -1,0 +1,87 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { expect, test } from '@playwright/test'
+import { fillShelf, pick, stopAndKeep } from './steps'
+
+const children: ChildProcess[] = []
+/** Starts a process of the program and waits for the line that says where it listens. */
+async function begin(...args: string[]): Promise<string> {
+  const child = spawn(process.execPath, ['--import', 'tsx', ...args], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  children.push(child)
+  return new Promise((resolve) => child.stdout.once('data', (data: Buffer) => resolve(data.toString())))
+}
+test.afterEach(() => children.splice(0).forEach((child) => child.kill('SIGKILL')))
+
+test('an SCPI instrument over a real socket feeds a lane; its line is cut, marked, and comes back', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  const port = Number(
+    /:(\d+)/.exec(await begin('server/scpiSimulator.ts', '--port', '0', '--speed', '20'))![1],
+  )
+  const said = await begin('server/main.ts', '--scpi', `127.0.0.1:${port}`)
+  const base = /http:\S+/.exec(said)![0].replace(/\/$/, '')
+  const goto = page.goto.bind(page)
+  page.goto = (url: string) => goto(url.startsWith('/') ? base + url : url)
+
+  await fillShelf(page)
+  await page.goto('/bench')
+  await pick(page, 'Source', 'Bollard 12')
+  await page.getByLabel('Start level').fill('5')
+  await page.getByRole('button', { name: 'instruments', exact: true }).click()
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await expect(page.getByText('Choose at least one instrument')).toBeVisible()
+  await page.getByRole('combobox', { name: 'Instruments on this lane' }).press('Enter')
+  await page.getByRole('option', { name: /^Inkpath Log Simulated instrument/ }).click()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await expect(page.getByText(/^1\d\.\d.W$/)).toBeVisible()
+
+  // The instrument dies, and another is started in its place.
+  children[0].kill('SIGKILL')
+  await expect(page.getByText(/lost: .*asking again, nothing is filled in/)).toBeVisible()
+  await page.waitForTimeout(5000)
+  await begin('server/scpiSimulator.ts', '--port', String(port), '--speed', '20')
+  await expect(page.getByText(/lost:/)).toHaveCount(0, { timeout: 20_000 })
+  await page.waitForTimeout(2500)
+  await stopAndKeep(page)
+  await expect(page.getByText(/is heard again/).first()).toBeAttached()
+  const csv = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Take the trace (CSV)' }).click()
+  const stream = await (await csv).createReadStream()
+  let text = ''
+  for await (const chunk of stream) text += chunk
+  const times = text.trim().split('\n').slice(1).map((line) => Number(line.split(',')[0])) // prettier-ignore
+  const widest = Math.max(...times.slice(1).map((t, i) => t - times[i]))
+  expect(widest).toBeGreaterThan(4)
+  expect([...times].sort((a, b) => a - b)).toEqual(times)
+})
+
+test('a simulated meter and battery, each with its clock, stand together by the start of current', async ({
+  page,
+}) => {
+  await fillShelf(page)
+  await page.goto('/bench')
+  await pick(page, 'Source', 'Bollard 12')
+  await page.getByLabel('Start level').fill('5')
+  await page.getByRole('button', { name: 'instruments', exact: true }).click()
+  await page.getByRole('combobox', { name: 'Instruments on this lane' }).press('Enter')
+  await page.getByRole('option', { name: /^Simulated meter/ }).click()
+  await page.getByRole('option', { name: /^Simulated battery/ }).click()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await expect(page.getByText('simulated', { exact: true })).toBeVisible()
+  await expect(page.getByText('The clocks were put together by the start of current.')).toBeVisible({
+    timeout: 20_000,
+  })
+  await page.getByRole('button', { name: 'Move a clock' }).click()
+  await page.getByLabel('Move simulated-battery by').fill('soon')
+  await page.getByLabel('Move simulated-battery by').press('Enter')
+  await expect(page.getByText('Give seconds, at most an hour either way.')).toBeVisible()
+  await page.getByLabel('Move simulated-battery by').fill('-2,5')
+  await page.getByLabel('Move simulated-battery by').press('Enter')
+  await expect(page.getByTestId('offset').filter({ hasText: '−2.5' })).toBeVisible()
+  await page.reload()
+  await expect(page.getByTestId('offset').filter({ hasText: '−2.5' })).toBeVisible()
+})

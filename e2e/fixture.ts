@@ -1,0 +1,91 @@
+import type { Page } from '@playwright/test'
+import { expect } from '@playwright/test'
+import type { Device, Source } from '@core/gear/gear'
+import { writeLogbook } from '@core/formats/logbookJson'
+import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
+import { plannedRunsFor, usualMeans, type Campaign } from '@core/plan/campaign'
+import { eveningsOnly } from '@core/plan/windows'
+import { SCHOOLS } from '@core/protocol/schools'
+import type { Protocol } from '@core/protocol/protocol'
+
+const device = (i: number): Device => ({
+  id: `d${i}`,
+  name: `Skerry P5 no. ${i}`,
+  kind: 'phone',
+  capacityMah: null,
+  nominalVolts: null,
+  capacityWh: 15,
+  healthPercent: 100,
+  maxWatts: 20,
+  minWatts: null,
+  minVolts: null,
+  fixedVolts: [9],
+  adjustable: null,
+  family: '',
+  wirelessWatts: null,
+  enduranceHours: null,
+  realUseFactor: null,
+  claims: '',
+  unitLabel: '',
+  notes: '',
+})
+const source = (i: number): Source => ({
+  id: `s${i}`,
+  name: `Hawser 2${i}`,
+  kind: 'wall charger',
+  ratedWatts: 20,
+  ports: [{ name: 'C', offers: [{ kind: 'fixed', volts: 9, amps: 2.22 }] }],
+  sharing: '',
+  price: null,
+  weightG: null,
+  size: '',
+  owned: true,
+  notes: '',
+})
+
+/** As many phones on as many chargers, planned for one and the same switch. */
+export function stripLogbook(lanes: number, over: Partial<Protocol> = {}): Logbook {
+  const numbers = Array.from({ length: lanes }, (_, i) => i + 1)
+  const pairs = numbers.map((i) => ({ deviceId: `d${i}`, sourceId: `s${i}`, cableId: null, repeats: 1 }))
+  let n = 0
+  const campaign: Campaign = {
+    id: 'c',
+    name: 'All at once',
+    questionId: 'many-devices',
+    protocol: { ...SCHOOLS.find((p) => p.id === 'closing-in')!, startPercent: 5, ...over },
+    pairs,
+    availability: { startDate: '2026-03-02', week: eveningsOnly(), daysOff: [] },
+    means: { ...usualMeans(), meters: lanes, lanes },
+    planned: plannedRunsFor(pairs, [], () => false, () => `p${++n}`), // prettier-ignore
+    putBack: [],
+    createdAt: '2026-03-01T12:00:00.000Z',
+  }
+  return {
+    ...emptyLogbook(),
+    devices: numbers.map(device),
+    sources: numbers.map(source),
+    campaigns: [campaign],
+  }
+}
+
+/** Takes a logbook in through the Files screen. */
+export async function takeIn(page: Page, logbook: Logbook) {
+  await page.goto('/files')
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'logbook.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(writeLogbook(logbook, '2026-03-01T12:00:00.000Z')),
+  })
+  await page.getByRole('button', { name: 'Merge it in' }).click()
+  await expect(page.getByText('The file was merged')).toBeVisible()
+}
+
+/** Lays the campaign out and carries all of its lanes to the bench. */
+export async function rigAll(page: Page, lanes: number) {
+  await page.goto('/plan/c?part=timetable')
+  await page.getByRole('button', { name: 'Lay out the runs' }).click()
+  await expect(page.locator('[data-run]')).toHaveCount(lanes)
+  await page.getByRole('button', { name: 'Progress' }).click()
+  await page.getByRole('button', { name: `Carry the first ${lanes} to the bench` }).click()
+  await expect(page.getByRole('button', { name: 'Power on' })).toBeVisible()
+}

@@ -1,0 +1,206 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test'
+import { rigAll, stripLogbook, takeIn } from './fixture'
+import { controlClock, elapsedSeconds, fillShelf, startByHand, startSimulated, typeReading } from './steps'
+
+/** What the browser's storage holds of the lanes' journals, read past the program. */
+const journals = (page: Page) =>
+  page.evaluate(async () => {
+    const open = indexedDB.open('inkpath-log')
+    const db = await new Promise<IDBDatabase>((resolve) => (open.onsuccess = () => resolve(open.result)))
+    const all = (store: string) =>
+      new Promise<[IDBValidKey[], unknown[]]>((resolve) => {
+        const [keys, values] = [
+          db.transaction(store).objectStore(store).getAllKeys(),
+          db.transaction(store).objectStore(store).getAll(),
+        ]
+        values.onsuccess = () => resolve([keys.result, values.result])
+      })
+    const [keys, lines] = await all('journal')
+    db.close()
+    const times: Record<string, number[]> = {}
+    keys.forEach((key, i) => {
+      const line = lines[i] as { readings?: { t: number }[] }
+      ;(times[String(key).split('/')[0]] ??= []).push(...(line.readings ?? []).map((r) => r.t))
+    })
+    return Object.values(times).map((t) => t.sort((a, b) => a - b))
+  })
+
+test('a browser killed twenty times loses no more than the last second, on five lanes', async ({
+  baseURL,
+}) => {
+  test.setTimeout(300_000)
+  const profile = mkdtempSync(join(tmpdir(), 'inkpath-profile-'))
+  const { launchOptions } = test.info().project.use
+  const launch = () => chromium.launchPersistentContext(profile, { ...launchOptions, baseURL })
+  // The same numbers each time: kills between 1 and 3 seconds after the bench is back.
+  const waits = Array.from({ length: 20 }, (_, i) => 1000 + ((i * 7919) % 2000))
+  let context: BrowserContext = await launch()
+  try {
+    const first = await context.newPage()
+    await takeIn(first, stripLogbook(5))
+    await rigAll(first, 5)
+    for (const card of await first.getByRole('article').all()) {
+      await card.getByRole('button', { name: 'a simulated meter and battery' }).click()
+      await card.getByRole('button', { name: '1×', exact: true }).click()
+    }
+    await first.getByRole('button', { name: 'Power on' }).click()
+    await expect(first.getByTestId('elapsed')).toHaveCount(5)
+    let page = first
+    /** Seconds on the lanes' clock at which they were followed, each until its kill. */
+    const watched: [from: number, to: number][] = []
+    let from = 0
+    for (const wait of waits) {
+      await page.waitForTimeout(wait)
+      const killedAt = await page.evaluate(() => document.querySelector('[data-testid=elapsed]')!.textContent)
+      await kill(context)
+      watched.push([from, seconds(killedAt!)])
+      context = await launch()
+      page = await context.newPage()
+      await page.goto('/bench')
+      await expect(page.getByTestId('elapsed')).toHaveCount(5)
+      from = await elapsedSeconds(page)
+    }
+    const lanes = await journals(page)
+    expect(lanes).toHaveLength(5)
+    for (const times of lanes) {
+      expect(new Set(times).size).toBe(times.length)
+      const there = new Set(times)
+      for (const [begin, end] of watched)
+        // A second after the bench was back, and up to the second before the kill, nothing is missing.
+        for (let t = begin + 2; t < end; t++)
+          expect(there.has(t), `second ${t} of ${begin} to ${end}`).toBe(true)
+    }
+    const before = await elapsedSeconds(page)
+    expect(before).toBeGreaterThan(20)
+    await page.getByRole('button', { name: 'Stop this run' }).first().click()
+    await page.getByRole('button', { name: 'Stop and keep' }).click()
+    await expect(page.getByTestId('elapsed')).toHaveCount(4)
+    await page.goto('/sheet')
+    await page
+      .getByRole('link', { name: / from Hawser/ })
+      .first()
+      .click()
+    await expect(page.getByTestId('sentence')).toBeVisible()
+  } finally {
+    await context.close().catch(() => undefined)
+    rmSync(profile, { recursive: true, force: true })
+  }
+})
+
+const seconds = (clock: string): number => {
+  const [h, m, s] = clock.split(':').map(Number)
+  return h * 3600 + m * 60 + s
+}
+
+/** SIGKILL to the browser's main process: nothing is flushed, nobody says goodbye. */
+async function kill(context: BrowserContext) {
+  const session = await context.browser()?.newBrowserCDPSession()
+  if (!session) throw new Error('The browser has no process to kill.')
+  const { processInfo } = await session.send('SystemInfo.getProcessInfo')
+  const { id } = processInfo.find((p) => p.type === 'browser')!
+  const gone = new Promise((resolve) => context.once('close', resolve))
+  process.kill(id, 'SIGKILL')
+  await gone
+}
+
+test('a second tab watches, is told so, and takes over when the first is closed', async ({ context }) => {
+  const first = await context.newPage()
+  await fillShelf(first)
+  await startSimulated(first, 'Bollard 12', '5', '60×')
+  const second = await context.newPage()
+  await second.goto('/bench')
+  await expect(second.getByText(/Another tab of this program holds the bench/)).toBeVisible()
+  const seen = await elapsedSeconds(second)
+  await expect.poll(() => elapsedSeconds(second)).toBeGreaterThan(seen)
+  await expect(second.getByRole('button', { name: 'Stop this run' })).toHaveCount(0)
+  await expect(second.getByText(/read \d+.s ago|read \d+.min ago/)).toBeVisible()
+  const count = (await journals(first))[0].length
+  await first.close()
+  await expect(second.getByRole('button', { name: 'Stop this run' })).toBeVisible()
+  await expect(second.getByText(/Another tab/)).toHaveCount(0)
+  await expect.poll(async () => (await journals(second))[0].length).toBeGreaterThan(count)
+})
+
+test('full storage raises the alarm, keeps logging, and the file holds every reading', async ({
+  page,
+  context,
+  baseURL,
+}) => {
+  test.setTimeout(150_000)
+  await controlClock(page)
+  await fillShelf(page)
+  await startByHand(page, 'Bollard 12', '5')
+  await page.clock.fastForward(300_000)
+  await typeReading(page, '11', '11.8')
+  const cdp = await context.newCDPSession(page)
+  await cdp.send('Storage.overrideQuotaForOrigin', { origin: baseURL!, quotaSize: 1000 })
+  // The browser reckons with the room it saw last for half a minute.
+  await page.waitForTimeout(32_000)
+  await page.clock.fastForward(300_000)
+  await typeReading(page, '17', '11.7')
+  const alarm = page.getByRole('alert').filter({ hasText: 'storage is full' })
+  await expect(alarm).toBeVisible()
+  await page.clock.fastForward(300_000)
+  await typeReading(page, '23', '11.6')
+  const saving = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Take the files now' }).click()
+  const stream = await (await saving).createReadStream()
+  let text = ''
+  for await (const chunk of stream) text += chunk
+  const levels = text.trim().split('\n').slice(1).map((line) => Number(line.split(',')[1])) // prettier-ignore
+  expect(levels).toEqual([5, 11, 17, 23])
+  // Space is back: what waited is stored, and the alarm goes.
+  await cdp.send('Storage.overrideQuotaForOrigin', { origin: baseURL! })
+  await page.clock.fastForward(6_000)
+  await expect(alarm).toHaveCount(0)
+  expect((await journals(page))[0]).toHaveLength(4)
+})
+
+test('a machine’s clock set back by an hour changes no elapsed time, and is named; after a restart too', async ({
+  page,
+}) => {
+  await fillShelf(page)
+  await startByHand(page, 'Bollard 12', '5')
+  const before = await elapsedSeconds(page)
+  await setClock(page, -3_600_000)
+  await expect(page.getByText(/clock was moved back by 60 min/)).toBeVisible()
+  const after = await elapsedSeconds(page)
+  expect(after - before).toBeLessThan(20)
+  expect(after).toBeGreaterThanOrEqual(before)
+
+  // Closed, the clock put forward by two hours, opened again.
+  await page.addInitScript(() => {
+    const real = Date.now.bind(Date)
+    const shift = 3_600_000
+    Date.now = () => real() + shift
+  })
+  await page.reload()
+  await expect(
+    page.getByText(/clock was moved forward by (60|120) min while the program was closed/),
+  ).toBeVisible()
+  const resumed = await elapsedSeconds(page)
+  expect(resumed).toBeGreaterThanOrEqual(after)
+  expect(resumed - after).toBeLessThan(30)
+})
+
+/** Moves what the page is told of the machine's clock; its own clock goes on. */
+const setClock = (page: Page, byMs: number) =>
+  page.evaluate((shift) => {
+    const real = Date.now.bind(Date)
+    Date.now = () => real() + shift
+  }, byMs)
+
+test('the program opens without its server, and the bench goes on', async ({ page, context }) => {
+  await fillShelf(page)
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
+  await startByHand(page, 'Bollard 12', '5')
+  await context.setOffline(true)
+  await page.reload()
+  await expect(page.getByTestId('elapsed')).toBeVisible()
+  await page.goto('/shelf')
+  await expect(page.getByRole('button', { name: 'Edit Bollard 12' })).toBeVisible()
+  await context.setOffline(false)
+})
