@@ -158,6 +158,27 @@ test('temperatures are asked for at their times, and a hot device stops the benc
   await page.getByLabel('Name of the load').fill('chart plotter')
   await page.keyboard.press('Enter')
   await expect(page.getByText(/: chart plotter, at 10/)).toBeVisible()
+  await page.clock.fastForward(600_000)
+  await page.getByLabel('Level').fill('20')
+  await page.getByLabel('Power').fill('12')
+  await page.getByRole('button', { name: 'Note a reading' }).click()
+  await page.getByRole('button', { name: 'Stop this run' }).click()
+  await page.getByRole('button', { name: 'Power was cut' }).click()
+  await page.goto('/sheet')
+  await page.getByRole('link', { name: /no. 1/ }).click()
+  await expect(page.getByText('The power was cut.')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Under load' })).toContainText(/chart plotter.*12\.0.W/)
+  await page.getByRole('button', { name: 'Change chart plotter' }).click()
+  await page.getByLabel('Time').fill('soon')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByText('Write the time like 0:12:30')).toBeVisible()
+  await page.getByLabel('Time').fill('0:09:30')
+  await page.getByLabel('What', { exact: true }).fill('chart plotter and radar')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByText('0:09:30')).toBeVisible()
+  await expect(
+    page.getByRole('region', { name: 'Events' }).getByText('chart plotter and radar'),
+  ).toBeVisible()
 })
 
 test('by touch on a phone: the pad types, big keys, nothing hidden', async ({ browser }) => {

@@ -14,6 +14,8 @@ import FigureTable from './FigureTable.vue'
 import FindingList from './FindingList.vue'
 import ReadingTable from './ReadingTable.vue'
 import RunCharts from './RunCharts.vue'
+import EventList from './EventList.vue'
+import LoadTable from './LoadTable.vue'
 import SetupList from './SetupList.vue'
 import { useRun } from './useRun'
 
@@ -93,6 +95,8 @@ const takeCsv = () =>
           <RunCharts :run="run" :trace="trace" :analysis="analysis" :source-name="source?.name ?? ''" />
           <FigureTable :analysis="analysis" :device="device" />
           <FindingList :findings="analysis.findings" />
+          <LoadTable :run="run" :trace="trace" :device="device" />
+          <EventList :run="run" :duration-s="analysis.durationS" />
           <SetupList :run="run" />
         </template>
         <ReadingTable v-else :run="run" :trace="trace" />

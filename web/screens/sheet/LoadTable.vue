@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { loadSplit } from '@core/analysis/load'
+import { capacityOf } from '@core/gear/capacity'
+import { duration, figure } from '@core/format/figures'
+import type { Device } from '@core/gear/gear'
+import type { Run } from '@core/logbook/run'
+import type { Trace } from '@core/trace/trace'
+
+/** Where the source's power went while a named load ran. */
+const props = defineProps<{ run: Run; trace: Trace; device: Device | undefined }>()
+const phases = computed(() =>
+  loadSplit(props.trace, props.run.events, props.device ? capacityOf(props.device).usableWh : NaN),
+)
+</script>
+
+<template>
+  <section v-if="phases.length" aria-label="Under load">
+    <h2>Under load</h2>
+    <div class="scroll-x" tabindex="0" role="group" aria-label="Power under load">
+      <table class="ruled">
+        <thead>
+          <tr>
+            <th scope="col">Load</th>
+            <th scope="col" class="number">from</th>
+            <th scope="col" class="number">for</th>
+            <th scope="col" class="number">source</th>
+            <th scope="col" class="number">battery</th>
+            <th scope="col" class="number">system, with losses</th>
+            <th scope="col" class="number">empty in</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="p in phases" :key="p.startS">
+            <th scope="row">{{ p.name }}</th>
+            <td class="number">{{ duration(p.startS) }}</td>
+            <td class="number">{{ duration(p.endS - p.startS) }}</td>
+            <td class="number">{{ figure(p.sourceW, 1, 'W') }}</td>
+            <td class="number">{{ figure(p.batteryW, 1, 'W') }}</td>
+            <td class="number">{{ figure(p.systemW, 1, 'W') }}</td>
+            <td class="number">{{ p.batteryW < 0 ? duration(p.hoursToEmpty * 3600) : 'does not drain' }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
