@@ -1,16 +1,9 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import { download } from '../../composables/download'
 import { useBench } from '../../stores/bench'
-import { askToNotify, canAskToNotify } from './useDueCall'
 
 /** What the reviewer must know about the bench itself. */
 const bench = useBench()
-const mayAsk = ref(canAskToNotify())
-const ask = async () => {
-  await askToNotify()
-  mayAsk.value = canAskToNotify()
-}
 /** The way out when the browser refuses to store: every lane's readings as files. */
 function takeFiles() {
   for (const lane of bench.lanes)
@@ -47,9 +40,6 @@ function takeFiles() {
       </li>
     </ul>
   </section>
-  <p v-if="mayAsk && bench.running" class="quiet">
-    <v-btn size="small" @click="ask">Let this page notify you of due readings</v-btn>
-  </p>
 </template>
 
 <style scoped>

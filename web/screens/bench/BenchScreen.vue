@@ -12,7 +12,7 @@ import KeysDialog from './KeysDialog.vue'
 import LaneCard from './LaneCard.vue'
 import LaneSetupForm from './LaneSetupForm.vue'
 import StripPanel from './StripPanel.vue'
-import { useDueCall } from './useDueCall'
+import { askToNotify, canAskToNotify, useDueCall } from './useDueCall'
 import { useQueue } from './useQueue'
 
 const bench = useBench()
@@ -23,7 +23,14 @@ const keys = ref(false)
 const queue = useQueue()
 const { flashing } = useDueCall(() => queue.due.value.map((l) => logbook.nameOf(l.setup)))
 const many = computed(() => bench.lanes.length > 1)
+const dock = computed(() => queue.enterable.value.length > 0 && !bench.watching)
 const room = computed(() => bench.lanes.length + strip.rigged.length < MOST_LANES)
+
+const mayAsk = ref(canAskToNotify())
+const ask = async () => {
+  await askToNotify()
+  mayAsk.value = canAskToNotify()
+}
 
 // The screen stays on while lanes run, where the browser allows it.
 const wake = useWakeLock()
@@ -52,23 +59,28 @@ onMounted(() => {
       <v-btn variant="flat" color="primary" to="/shelf">Go to the shelf</v-btn>
     </EmptyPage>
     <template v-else>
-      <EntryDock v-if="queue.enterable.value.length && !bench.watching" :queue="queue" @keys="keys = true" />
-      <div class="lanes" :class="{ many }">
-        <LaneCard
-          v-for="lane in bench.lanes"
-          :key="lane.setup.runId"
-          :lane="lane"
-          :small="many"
-          :flashing="flashing"
-          :here="many && lane === queue.current.value"
-          @choose="queue.choose(lane)"
-        />
+      <div :class="{ beside: many && dock }">
+        <EntryDock v-if="dock" :queue="queue" @keys="keys = true" />
+        <div class="lanes" :class="{ many }">
+          <LaneCard
+            v-for="lane in bench.lanes"
+            :key="lane.setup.runId"
+            :lane="lane"
+            :small="many"
+            :flashing="flashing"
+            :here="many && lane === queue.current.value"
+            @choose="queue.choose(lane)"
+          />
+        </div>
       </div>
       <StripPanel v-if="strip.rigged.length && !bench.watching" />
       <template v-if="!bench.watching">
         <LaneSetupForm v-if="(!bench.running && !strip.rigged.length) || adding" @started="adding = false" />
         <v-btn v-else-if="room" class="mt-4" variant="outlined" @click="adding = true">Add a lane</v-btn>
       </template>
+      <p v-if="mayAsk && bench.running">
+        <v-btn size="small" @click="ask">Let this page notify you of due readings</v-btn>
+      </p>
       <p class="caution quiet">
         Stop on swelling, smell, hissing, smoke or discolouration. Do not charge a damaged pack. Charge on a
         hard, non-flammable surface, within the battery’s temperature range, and do not leave a test
@@ -89,7 +101,23 @@ onMounted(() => {
   gap: 28px 36px;
 }
 .lanes.many {
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 480px), 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 380px), 1fr));
+}
+/* With many lanes the entry stands beside them and stays in sight. */
+@media (min-width: 1100px) {
+  .beside {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 330px;
+    gap: 36px;
+    align-items: start;
+  }
+  .beside > :first-child {
+    order: 2;
+    position: sticky;
+    top: 72px;
+    max-height: calc(100vh - 84px);
+    overflow-y: auto;
+  }
 }
 .caution {
   margin-top: 36px;

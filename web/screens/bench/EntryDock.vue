@@ -115,7 +115,9 @@ useBenchKeys({
       @keydown.enter.prevent="enter"
     >
       <p class="turn">
-        <InkMark :ink="current.setup.ink" /> <strong>{{ name(current) }}</strong>
+        <template v-if="enterable.length === 1">
+          <InkMark :ink="current.setup.ink" /> <strong>{{ name(current) }}</strong>
+        </template>
         <span class="quiet">{{ turn }}</span>
       </p>
       <div class="values">
@@ -153,15 +155,17 @@ useBenchKeys({
         <v-btn v-if="current.count > 1 && current.readings.length > 1" @click="undo"
           >Take back the last</v-btn
         >
-        <v-btn @click="mode = mode === 'watts' ? 'volts' : 'watts'">{{
-          mode === 'watts' ? 'Type volts and amperes' : 'Type watts'
-        }}</v-btn>
-        <v-btn @click="showPad = !showPad">{{ showPad ? 'Hide the pad' : 'Number pad' }}</v-btn>
-        <v-btn aria-label="Keys" @click="emit('keys')">Keys: ?</v-btn>
       </div>
       <p class="saved quiet" role="status">{{ saved }}</p>
     </form>
     <EventBar ref="events" :lane="current" @done="focusOn(0)" />
+    <div class="buttons more">
+      <v-btn @click="mode = mode === 'watts' ? 'volts' : 'watts'">{{
+        mode === 'watts' ? 'Type volts and amperes' : 'Type watts'
+      }}</v-btn>
+      <v-btn @click="showPad = !showPad">{{ showPad ? 'Hide the pad' : 'Number pad' }}</v-btn>
+      <v-btn aria-label="Keys" @click="emit('keys')">Keys: ?</v-btn>
+    </div>
   </section>
 </template>
 
@@ -169,7 +173,7 @@ useBenchKeys({
 .dock {
   border-top: 2px solid rgb(var(--v-theme-primary));
   background: rgb(var(--v-theme-background));
-  padding: 8px 0 4px;
+  padding: 8px 2px 4px 0;
   margin-bottom: 20px;
 }
 .queue {
@@ -179,6 +183,8 @@ useBenchKeys({
 }
 .queue button {
   min-height: 44px;
+  padding: 0;
+  text-align: left;
   border-bottom: 2px solid transparent;
 }
 .queue button.here {

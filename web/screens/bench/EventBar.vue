@@ -73,6 +73,7 @@ defineExpose({ begin })
 }
 .events > button {
   min-height: 44px;
+  padding: 0;
   font-size: 0.9rem;
 }
 .events > button:hover {

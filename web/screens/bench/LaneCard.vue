@@ -52,21 +52,9 @@ watch(hot, (now, before) => {
     </p>
     <div class="figures">
       <div>
-        <div class="label">Clock</div>
-        <div class="figure big" data-testid="elapsed" role="timer">{{ clock(lane.elapsedS) }}</div>
-        <div v-if="forecast" class="quiet small">
-          {{ goal === 100 ? 'full' : `${goal} %` }} in about {{ forecast }}
-        </div>
-      </div>
-      <div>
         <div class="label">Level</div>
         <div class="figure big" data-testid="level">{{ figure(lastLevel?.percent, 0, '%') }}</div>
-        <div class="quiet small">gained {{ gained }}<br />{{ rate }}</div>
-      </div>
-      <div>
-        <div class="label">Power</div>
-        <div class="figure big">{{ figure(watts, 1, 'W') }}</div>
-        <div class="quiet small">read {{ lastAge }} ago</div>
+        <div class="quiet small">gained {{ gained }}, {{ rate }}</div>
       </div>
       <div v-if="byHand">
         <div class="label">{{ due ? 'Reading due' : 'Next reading in' }}</div>
@@ -75,7 +63,19 @@ watch(hot, (now, before) => {
         </div>
         <div v-if="missed.length" class="small missed">missed: {{ missed.join(', ') }}</div>
       </div>
-      <div v-if="temperatures" class="quiet small">{{ temperatures }}</div>
+      <div>
+        <div class="label">Clock</div>
+        <div class="figure mid" data-testid="elapsed" role="timer">{{ clock(lane.elapsedS) }}</div>
+        <div v-if="forecast" class="quiet small">
+          {{ goal === 100 ? 'full' : `${goal} %` }} in about {{ forecast }}
+        </div>
+      </div>
+      <div>
+        <div class="label">Power</div>
+        <div class="figure mid">{{ figure(watts, 1, 'W') }}</div>
+        <div class="quiet small">read {{ lastAge }} ago</div>
+        <div v-if="temperatures" class="quiet small">{{ temperatures }}</div>
+      </div>
     </div>
     <div aria-live="assertive" class="offscreen">{{ due ? `A reading is due on ${name}` : '' }}</div>
     <PathChart
@@ -85,7 +85,7 @@ watch(hot, (now, before) => {
       :min="0"
       :max="100"
       :until="until"
-      :height="small ? 150 : 230"
+      :height="small ? 130 : 230"
       :label-ends="false"
       :summary="`Charge curve so far: ${lane.count} entries, now ${figure(lastLevel?.percent, 0, '%')} after ${duration(lane.elapsedS)}`"
     />
@@ -100,6 +100,7 @@ watch(hot, (now, before) => {
   padding-top: 10px;
   transition: background-color 0.3s;
   min-width: 0;
+  container-type: inline-size;
 }
 .lane.here {
   border-top-color: rgb(var(--v-theme-primary));
@@ -112,24 +113,39 @@ h2 {
   font-size: 1.2rem !important;
 }
 h2 button {
-  min-height: 44px;
+  min-height: 32px;
   padding: 0;
   font-weight: inherit;
   text-align: left;
 }
 .figures {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(118px, 1fr));
+  grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 8px 16px;
   margin: 10px 0;
+  align-items: end;
+}
+.figures > div {
+  align-self: start;
+}
+@container (min-width: 640px) {
+  .figures {
+    grid-template-columns: repeat(4, minmax(0, 1fr));
+  }
 }
 .label {
   font-size: 0.84rem;
 }
 .big {
-  font-size: clamp(1.7rem, 3.6vw, 2.5rem);
+  font-size: clamp(2.1rem, 11cqi, 3.4rem);
   font-weight: 600;
   line-height: 1.15;
+  white-space: nowrap;
+}
+.mid {
+  font-size: clamp(1.4rem, 6.2cqi, 2.2rem);
+  font-weight: 600;
+  line-height: 1.25;
   white-space: nowrap;
 }
 .due,
