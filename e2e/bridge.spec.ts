@@ -85,3 +85,23 @@ test('a simulated meter and battery, each with its clock, stand together by the 
   await page.reload()
   await expect(page.getByTestId('offset').filter({ hasText: '−2.5' })).toBeVisible()
 })
+
+test('a device logs its own level through the browser, where it can', async ({ page }) => {
+  await page.addInitScript(() => {
+    const battery = Object.assign(new EventTarget(), { level: 0.41, charging: true })
+    Object.assign(window, { battery })
+    Object.defineProperty(navigator, 'getBattery', { value: () => Promise.resolve(battery) })
+  })
+  await fillShelf(page)
+  await page.goto('/bench')
+  await page.getByLabel('Start level').fill('41')
+  await page.getByRole('button', { name: 'this device’s own battery' }).click()
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await expect(page.getByTestId('level')).toHaveText(/41/)
+  await page.evaluate(() => {
+    const { battery } = window as unknown as { battery: EventTarget & { level: number } }
+    battery.level = 0.43
+    battery.dispatchEvent(new Event('levelchange'))
+  })
+  await expect(page.getByTestId('level')).toHaveText(/43/)
+})

@@ -26,6 +26,7 @@ async function typeTurns(page: Page, levels: Record<number, number>, turns = Obj
         return done.has(i)
       })
       .toBe(false)
+    await expect(page.getByLabel('Level')).toBeFocused()
     await page.keyboard.type(String(levels[i]))
     await page.keyboard.press('Enter')
     await page.keyboard.press('Enter')
@@ -44,6 +45,7 @@ const choose = (page: Page, i: number) =>
 async function typeFor(page: Page, i: number, level: number) {
   await choose(page, i)
   await expect(page.getByRole('form', { name: `no. ${i} ` })).toBeVisible()
+  await expect(page.getByLabel('Level')).toBeFocused()
   await page.keyboard.type(String(level))
   await page.keyboard.press('Enter')
   await page.keyboard.press('Enter')
@@ -115,6 +117,8 @@ test('five lanes by hand: closer checks once one shows 90 %, one late, one misse
   await page.getByRole('link', { name: /no. 3/ }).click()
   await page.getByRole('button', { name: 'Readings' }).click()
   await expect(page.getByText(/^0:40:\d\d/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Paths' }).click()
+  await expect(page.getByText(/Missed the reading at 30.min/)).toBeVisible()
   await expect(page.getByRole('button', { name: /now 63/ })).toHaveCount(0)
 })
 

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Run, RunState } from '@core/logbook/run'
+import { duration } from '@core/format/figures'
 import { nextInk } from '@core/logbook/logbook'
 import { writeTraceCsv } from '@core/formats/traceCsv'
 import { putBackList } from '@core/protocol/conditions'
@@ -11,6 +12,8 @@ import * as journal from '../storage/journal'
 import { useBenchClock, type Anchor } from './benchClock'
 import { leaveBench, takeBench, waitForBench } from './benchLock'
 import {
+  isByHand,
+  missedOf,
   apply,
   elapsedAt,
   flush,
@@ -34,6 +37,8 @@ interface Session {
 }
 
 const INKS = 8
+/** A reading this close to its mark is the mark, s. */
+const ON_TIME_S = 10
 const RETRY_EVERY_MS = 5000
 const WATCH_EVERY_MS = 1000
 /** No simulated charge is followed for longer than this after time away, s. */
@@ -160,7 +165,10 @@ export const useBench = defineStore('bench', () => {
   async function takeOver() {
     watching.value = false
     const session = await journal.loadSession<Session>()
-    if (!session?.lanes.length) return setLanes([])
+    if (!session?.lanes.length) {
+      leaveBench()
+      return setLanes([])
+    }
     await clock.resume(session.anchor, session.wallShiftMs)
     await mirror(session)
     for (const lane of lanes.value) {
@@ -172,6 +180,7 @@ export const useBench = defineStore('bench', () => {
 
   /** The lanes of a session as the journal has them. */
   async function mirror(session: Session) {
+    if (watching.value) clock.adopt(session.wallShiftMs)
     const pageNow = performance.now()
     const resumed = await Promise.all(
       session.lanes.map(async (stored) => {
@@ -244,7 +253,14 @@ export const useBench = defineStore('bench', () => {
     // Temperatures alone answer no mark.
     const onlyHeat = Object.keys(values).every((key) => key === 'temperatures')
     const nominal = onlyHeat ? undefined : nominalFor(lane, t)
-    const reading: Reading = { ...values, t, ...(nominal === undefined ? {} : { nominal }) }
+    const late = nominal !== undefined && Math.abs(t - nominal) > ON_TIME_S
+    const reading: Reading = {
+      ...values,
+      t,
+      ...(nominal === undefined ? {} : { nominal }),
+      // The real time is kept; the mark it was due at goes with it.
+      ...(late ? { note: `due at ${duration(nominal)}` } : {}),
+    }
     await record(lane, { kind: 'readings', readings: [reading] }).catch(raise)
     return reading
   }
@@ -277,7 +293,7 @@ export const useBench = defineStore('bench', () => {
       reading: setup.reading,
       stop: setup.stop,
       provenance: provenanceOf(setup),
-      events: lane.events,
+      events: [...lane.events, ...missedEvents(lane)].sort((a, b) => a.t - b.t),
       corrections: [],
       notes: '',
       planned: setup.planned,
@@ -326,6 +342,12 @@ export const useBench = defineStore('bench', () => {
     laneCsv,
   }
 })
+
+/** Checks that nobody made stay on record as missed. */
+const missedEvents = (lane: Lane): TraceEvent[] =>
+  isByHand(lane)
+    ? missedOf(lane).map((t) => ({ t, kind: 'missed', text: `Missed the reading at ${duration(t)}` }))
+    : []
 
 function provenanceOf({ feed }: LaneSetup): Run['provenance'] {
   switch (feed.kind) {

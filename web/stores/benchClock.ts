@@ -118,6 +118,8 @@ export function useBenchClock(onChange: (sleptMs: number) => void) {
     /** Wall clock as it would be had nobody set it, ms. */
     steadyNow: () => Date.now() - wallShiftMs,
     shift: () => wallShiftMs,
+    /** A tab that watches reckons with the shift that the other tab found. */
+    adopt: (shiftMs: number) => (wallShiftMs = shiftMs),
     /** The anchor to store, so that the clock can be checked against it after a restart. */
     anchor: (): Anchor => ({ wallMs: anchor.wallMs, uptimeS: anchor.uptimeS }),
   }
