@@ -1,5 +1,6 @@
 import { Command, CommanderError } from 'commander'
 import { analyseCommand } from './analyse'
+import { forecastCommand } from './forecast'
 import { InputError } from './input'
 
 /** Exit codes: 0, or 2 with one line on standard error. */
@@ -10,6 +11,7 @@ const program = new Command('inkpath')
   .exitOverride()
   .configureOutput({ outputError: (text, write) => write(text.replace(/\n(?=.)/g, ' ')) })
   .addCommand(analyseCommand())
+  .addCommand(forecastCommand())
 
 for (const command of program.commands) command.exitOverride().configureOutput(program.configureOutput())
 

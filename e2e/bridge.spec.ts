@@ -37,6 +37,12 @@ test('an SCPI instrument over a real socket feeds a lane; its line is cut, marke
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Start the clock' }).click()
   await expect(page.getByText(/^1\d\.\d.W$/)).toBeVisible()
+  // The meter does not see the display: the level is typed beside it, and events have their keys.
+  await page.getByLabel('Level').fill('6')
+  await page.getByLabel('Level').press('Enter')
+  await expect(page.getByTestId('level')).toHaveText(/6/)
+  await page.keyboard.press('w')
+  await expect(page.getByText(/Screen woken, at/)).toBeVisible()
 
   // The instrument dies, and another is started in its place.
   children[0].kill('SIGKILL')

@@ -186,6 +186,22 @@ test('a machine’s clock set back by an hour changes no elapsed time, and is na
   expect(resumed - after).toBeLessThan(30)
 })
 
+test('a machine that slept is told from a clock that was set, and its sleep is counted', async ({ page }) => {
+  let uptimeS = 5000
+  const began = Date.now()
+  await page.route('**/api/clock', (route) =>
+    route.fulfill({ json: { uptimeS: uptimeS + (Date.now() - began) / 1000 } }),
+  )
+  await fillShelf(page)
+  await startByHand(page, 'Bollard 12', '5')
+  uptimeS += 1200
+  await setClock(page, 1_200_000)
+  await expect(page.getByText(/This machine slept for 20 min/)).toBeVisible()
+  const after = await elapsedSeconds(page)
+  expect(after).toBeGreaterThanOrEqual(1200)
+  expect(after).toBeLessThan(1240)
+})
+
 /** Moves what the page is told of the machine's clock; its own clock goes on. */
 const setClock = (page: Page, byMs: number) =>
   page.evaluate((shift) => {

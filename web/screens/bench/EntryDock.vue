@@ -4,7 +4,7 @@ import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { duration } from '@core/format/figures'
 import InkMark from '../../components/InkMark.vue'
 import { useBench } from '../../stores/bench'
-import { isDue, dueAt, type Lane } from '../../stores/lane'
+import { dueAt, isByHand, isDue, type Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
 import EventBar from './EventBar.vue'
 import KeyPad from './KeyPad.vue'
@@ -39,7 +39,19 @@ const turn = computed(() => {
   if (!lane) return ''
   const at = heatDue(lane)
   if (isDue(lane)) return `due at ${duration(dueAt(lane))}`
-  return at !== null ? `temperatures due at ${duration(at)}` : 'not due yet'
+  if (at !== null) return `temperatures due at ${duration(at)}`
+  return isByHand(lane) ? 'not due yet' : 'reads by itself'
+})
+
+/** The first reading is the start level; it stands. */
+const mayUndo = computed(() => {
+  const lane = current.value
+  return (
+    lane !== undefined &&
+    lane.count > 0 &&
+    lane.readings.findLastIndex((r) => r.stream === undefined) > 0 &&
+    lane.setup.feed.kind !== 'simulated'
+  )
 })
 
 const inputs = () => Array.from(form.value?.querySelectorAll<HTMLInputElement>('.values input') ?? [])
@@ -70,7 +82,7 @@ async function submit() {
   focusOn(0)
 }
 async function undo() {
-  if (!current.value) return
+  if (!current.value || !mayUndo.value) return
   await bench.takeBack(current.value)
   saved.value = 'The last reading was taken back.'
 }
@@ -147,14 +159,17 @@ useBenchKeys({
       <p v-if="question" class="question" role="alert">
         {{ question }} Press Enter again to keep it, or type it anew.
       </p>
-      <KeyPad v-if="showPad" @press="press" @enter="enter" />
+      <KeyPad v-if="showPad && fields.length + places.length" @press="press" @enter="enter" />
       <div class="buttons">
-        <v-btn type="submit" variant="flat" color="primary" :loading="busy">{{
-          question ? 'Keep it' : 'Note a reading'
-        }}</v-btn>
-        <v-btn v-if="current.count > 1 && current.readings.length > 1" @click="undo"
-          >Take back the last</v-btn
+        <v-btn
+          v-if="fields.length + places.length"
+          type="submit"
+          variant="flat"
+          color="primary"
+          :loading="busy"
+          >{{ question ? 'Keep it' : 'Note a reading' }}</v-btn
         >
+        <v-btn v-if="mayUndo" @click="undo">Take back the last</v-btn>
       </div>
       <p class="saved quiet" role="status">{{ saved }}</p>
     </form>

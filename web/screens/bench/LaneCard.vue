@@ -38,10 +38,7 @@ watch(hot, (now, before) => {
   <section class="lane" :class="{ flashing: flashing && due, here }" :aria-label="name">
     <header>
       <h2>
-        <button v-if="byHand" type="button" @click="emit('choose')">
-          <InkMark :ink="lane.setup.ink" /> {{ name }}
-        </button>
-        <template v-else><InkMark :ink="lane.setup.ink" /> {{ name }}</template>
+        <button type="button" @click="emit('choose')"><InkMark :ink="lane.setup.ink" /> {{ name }}</button>
         <SimulatedTag v-if="simulated" />
       </h2>
       <p class="quiet small">Stops {{ stopInWords(lane.setup.stop) }} · {{ sources }}</p>

@@ -7,7 +7,7 @@ import { entrySchema } from '@core/protocol/entry'
 import { suspicion } from '@core/protocol/suspicion'
 import type { Reading } from '@core/trace/trace'
 import { useBench } from '../../stores/bench'
-import { elapsedAt, isByHand, type Lane } from '../../stores/lane'
+import { elapsedAt, type Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
 
 export type Field = 'percent' | 'power' | 'voltage' | 'current'
@@ -32,8 +32,18 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
 
   const fields = computed<Field[]>(() => {
     const lane = current()
-    if (!lane || !isByHand(lane)) return []
-    return mode.value === 'watts' ? ['percent', 'power'] : ['percent', 'voltage', 'current']
+    const watts: Field[] = mode.value === 'watts' ? ['power'] : ['voltage', 'current']
+    switch (lane?.setup.feed.kind) {
+      case 'hand':
+        return ['percent', ...watts]
+      // A meter does not see the display, and the display does not see the meter.
+      case 'instruments':
+        return ['percent']
+      case 'own-battery':
+        return watts
+      default:
+        return []
+    }
   })
   const places = computed(() => {
     const lane = current()

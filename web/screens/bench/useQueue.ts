@@ -20,11 +20,13 @@ export function useQueue() {
   const due = computed(() =>
     bench.lanes.filter(waits).sort((a, b) => b.elapsedS - dueAt(b) - (a.elapsedS - dueAt(a))),
   )
-  const enterable = computed(() => bench.lanes.filter((l) => isByHand(l) || heatDue(l) !== null))
+  /** Something can happen on any lane, so any may have its turn; those that wait for a reading come first. */
+  const enterable = computed(() => bench.lanes)
   const current = computed(
     () =>
       bench.lanes.find((l) => l.setup.runId === chosen.value && enterable.value.includes(l)) ??
       due.value[0] ??
+      enterable.value.find(isByHand) ??
       enterable.value[0],
   )
   /** Raised with every choice, the same lane again included: the cursor goes to its first field. */
