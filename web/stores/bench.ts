@@ -69,7 +69,7 @@ export const useBench = defineStore('bench', () => {
   const watching = ref(false)
   /** What to put back, of runs that are over; ticked off by the reviewer. */
   const putBack = ref<string[]>([])
-  const clock = useBenchClock(onClockChange)
+  const clock = useBenchClock(onSlept, () => void saveSession().catch(raise))
   let metronome: Worker | undefined
   let resuming: Promise<void> | undefined
   let lastRetry = 0
@@ -229,9 +229,8 @@ export const useBench = defineStore('bench', () => {
   }
 
   /** The page's clock stood still while the machine slept: the lanes' clocks did not. */
-  function onClockChange(sleptMs: number) {
-    for (const lane of lanes.value) lane.startedAtPage -= sleptMs
-    void saveSession().catch(raise)
+  function onSlept(ms: number) {
+    for (const lane of lanes.value) lane.startedAtPage -= ms
   }
 
   function raise(error: unknown) {

@@ -31,10 +31,10 @@ const inWords = (ms: number): string => {
 
 /**
  * Keeps the lanes' clocks right while the machine's clock is set, and while the machine sleeps. The page's own
- * clock cannot be set; the server's clock since start-up counts sleep as well. `slept` is told how long the page's
- * clock stood still.
+ * clock cannot be set; the server's clock since start-up counts sleep as well. `onSlept` is told how long the page's
+ * clock stood still, in ms; `onAnchor`, that there is something new to store.
  */
-export function useBenchClock(onChange: (sleptMs: number) => void) {
+export function useBenchClock(onSlept: (sleptMs: number) => void, onAnchor: () => void) {
   const notice = ref('')
   /** How far this machine's clock was moved while lanes ran, ms: taken out of every elapsed time. */
   let wallShiftMs = 0
@@ -71,6 +71,7 @@ export function useBenchClock(onChange: (sleptMs: number) => void) {
     const sleptMs = stood >= JUMP_MS ? stood : 0
     const setMs = jump - sleptMs
     wallShiftMs += setMs
+    if (sleptMs) onSlept(sleptMs)
     const parts = []
     if (sleptMs)
       parts.push(
@@ -82,7 +83,7 @@ export function useBenchClock(onChange: (sleptMs: number) => void) {
       )
     notice.value = parts.join(' ')
     await setAnchor()
-    onChange(sleptMs)
+    onAnchor()
   }
 
   /** After a restart: how far the machine's clock was moved since the anchor was stored. */
