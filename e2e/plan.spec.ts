@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import ICAL from 'ical.js'
+import { stripLogbook, takeIn } from './fixture'
 import { controlClock, addDevice, addSource, pick } from './steps'
 
 const NOON = new Date('2026-03-02T12:00:00')
@@ -180,4 +181,52 @@ test('what two things agree on, what was seen, and a rating corrected later', as
   await page.reload()
   await page.getByRole('button', { name: 'Edit Hawser 20' }).click()
   await expect(page.getByText(/rated watts was 20, became 22 – misread the print/)).toBeVisible()
+})
+
+test('runs are moved without dragging, set aside and brought back; the timetable follows', async ({
+  page,
+}) => {
+  await controlClock(page, NOON)
+  await takeIn(page, stripLogbook(3))
+  await page.goto('/plan/c?part=timetable')
+  await page.getByRole('button', { name: 'Lay out the runs' }).click()
+  await expect(page.locator('[data-run]')).toHaveCount(3)
+  await expect(page.getByTestId('told')).toContainText('1 stretch of free hours, and no fewer would do')
+
+  const menu = (i: number) =>
+    page.getByRole('button', { name: `More for Skerry P5 no. ${i} from Hawser 2${i}, run 1` })
+  await menu(1).click()
+  await page.getByText('Move to …').click()
+  await page.getByLabel('Not before').fill('late')
+  await page.getByRole('button', { name: 'Move it' }).click()
+  await expect(page.getByText('Write the time like 19:30')).toBeVisible()
+  await page.getByLabel('Not before').fill('22:15')
+  await page.getByRole('button', { name: 'Move it' }).click()
+  await expect(page.getByRole('alert')).toContainText(/no. 1 from Hawser 21 stays where it was\. It needs/)
+  await menu(1).click()
+  await page.getByText('Move to …').click()
+  await pick(page, 'To', /Tue 3 Mar/)
+  await page.getByRole('button', { name: 'Move it' }).click()
+  await expect(page.getByText('no. 1 from Hawser 21 was moved.')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Tue 3 Mar' })).toContainText('no. 1')
+  await expect(page.getByTestId('told')).toContainText('2 stretches of free hours, at least 1 is needed')
+
+  // Laid anew, the run put there by hand stays; let go, it moves.
+  await page.getByRole('button', { name: 'Lay the open runs anew' }).click()
+  await expect(page.getByRole('region', { name: 'Tue 3 Mar' })).toContainText('no. 1')
+  await menu(1).click()
+  await page.getByText('Let it move again').click()
+  await expect(page.getByLabel('put here by hand')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Lay the open runs anew' }).click()
+  await expect(page.getByRole('region', { name: 'Mon 2 Mar' })).toContainText('no. 1')
+
+  await menu(2).click()
+  await page.getByText('Set aside').click()
+  await expect(page.locator('[data-run]')).toHaveCount(2)
+  await page.getByRole('button', { name: 'Progress' }).click()
+  await expect(page.getByText('complete, 1 set aside')).toBeVisible()
+  await page.getByRole('button', { name: 'Take it back in' }).click()
+  await expect(page.getByText('complete, 1 set aside')).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByTestId('progress').getByText('1 missing')).toHaveCount(3)
 })

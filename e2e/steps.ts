@@ -8,7 +8,7 @@ export async function controlClock(page: Page, time?: Date) {
   await page.clock.install(time ? { time } : undefined)
 }
 
-export async function pick(page: Page, label: string, option: string) {
+export async function pick(page: Page, label: string, option: string | RegExp) {
   await page.getByRole('combobox', { name: label }).first().press('Enter')
   await page.getByRole('option', { name: option, exact: true }).click()
 }

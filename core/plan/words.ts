@@ -79,6 +79,8 @@ export function lengthInWords(a: Arrangement): string {
   if (a.windowsUsed === 0) return 'Nothing is laid out yet.'
   const over = a.leastS > 0 ? Math.max(0, Math.round((a.freeS / a.leastS - 1) * 100)) : 0
   const least =
-    a.windowsUsed === a.leastWindows ? 'and no fewer would do' : `at least ${a.leastWindows} are needed`
+    a.windowsUsed === a.leastWindows
+      ? 'and no fewer would do'
+      : `at least ${a.leastWindows} ${a.leastWindows === 1 ? 'is' : 'are'} needed`
   return `${evenings(a.windowsUsed)}, ${least}; ${duration(a.freeS)} of free time until the end, ${over} % over the least possible.`
 }

@@ -1,4 +1,3 @@
-import { performance } from 'node:perf_hooks'
 import { simulatedBench, type SimulatedBench } from '@core/model/instruments'
 import { simulatedSetup } from '@core/model/setup'
 import type { Reading } from '@core/trace/trace'

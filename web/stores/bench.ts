@@ -6,14 +6,12 @@ import { nextInk } from '@core/logbook/logbook'
 import { writeTraceCsv } from '@core/formats/traceCsv'
 import { putBackList } from '@core/protocol/conditions'
 import type { ReadingRule } from '@core/protocol/rules'
-import { onOneClock, type Offsets } from '@core/trace/clocks'
-import { traceFromReadings, type Reading, type TraceEvent } from '@core/trace/trace'
+import type { Offsets } from '@core/trace/clocks'
+import type { Reading, TraceEvent } from '@core/trace/trace'
 import * as journal from '../storage/journal'
 import { useBenchClock, type Anchor } from './benchClock'
 import { leaveBench, takeBench, waitForBench } from './benchLock'
 import {
-  isByHand,
-  missedOf,
   apply,
   elapsedAt,
   flush,
@@ -24,6 +22,7 @@ import {
   type Lane,
   type LaneSetup,
 } from './lane'
+import { runFrom, traceOf } from './laneRun'
 import { plugIn, readSimulation, simulationFor, updateLanes } from './laneFeeds'
 import { useLogbook } from './logbook'
 
@@ -273,31 +272,11 @@ export const useBench = defineStore('bench', () => {
   }
   const setOffsets = (lane: Lane, offsets: Offsets) => record(lane, { kind: 'offsets', offsets }).catch(raise)
 
-  const traceOf = (lane: Lane) => traceFromReadings(onOneClock(lane.readings, lane.offsets))
-
   /** Ends a lane: its run and trace go into the logbook, then its journal goes. */
   async function finish(lane: Lane, state: RunState, stateReason: string): Promise<Run> {
     const { setup } = lane
     lane.unplug?.()
-    const run: Run = {
-      id: setup.runId,
-      deviceId: setup.deviceId,
-      sourceId: setup.sourceId,
-      cableId: setup.cableId,
-      ink: setup.ink,
-      startedAt: new Date(setup.startedAtMs).toISOString(),
-      state,
-      stateReason,
-      startPercent: setup.startPercent,
-      reading: setup.reading,
-      stop: setup.stop,
-      provenance: provenanceOf(setup),
-      events: [...lane.events, ...missedEvents(lane)].sort((a, b) => a.t - b.t),
-      corrections: [],
-      notes: '',
-      planned: setup.planned,
-      checklist: setup.checklist,
-    }
+    const run = runFrom(lane, state, stateReason)
     await logbook.putRun(run, traceOf(lane))
     setLanes(lanes.value.filter((l) => l !== lane))
     await saveSession()
@@ -341,22 +320,3 @@ export const useBench = defineStore('bench', () => {
     laneCsv,
   }
 })
-
-/** Checks that nobody made stay on record as missed. */
-const missedEvents = (lane: Lane): TraceEvent[] =>
-  isByHand(lane)
-    ? missedOf(lane).map((t) => ({ t, kind: 'missed', text: `Missed the reading at ${duration(t)}` }))
-    : []
-
-function provenanceOf({ feed }: LaneSetup): Run['provenance'] {
-  switch (feed.kind) {
-    case 'simulated':
-      return 'simulation'
-    case 'instruments':
-      return feed.simulated ? 'simulation' : 'meter'
-    case 'own-battery':
-      return 'self-report'
-    case 'hand':
-      return 'hand'
-  }
-}

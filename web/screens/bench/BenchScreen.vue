@@ -23,6 +23,9 @@ const keys = ref(false)
 const queue = useQueue()
 const { flashing } = useDueCall(() => queue.due.value.map((l) => logbook.nameOf(l.setup)))
 const many = computed(() => bench.lanes.length > 1)
+/** More lanes than this are shown small, so that most are in sight at once. */
+const CROWD = 4
+const crowded = computed(() => bench.lanes.length > CROWD)
 const dock = computed(() => queue.enterable.value.length > 0 && !bench.watching)
 const room = computed(() => bench.lanes.length + strip.rigged.length < MOST_LANES)
 
@@ -61,12 +64,12 @@ onMounted(() => {
     <template v-else>
       <div :class="{ beside: many && dock }">
         <EntryDock v-if="dock" :queue="queue" @keys="keys = true" />
-        <div class="lanes" :class="{ many }">
+        <div class="lanes" :class="{ many, crowded }">
           <LaneCard
             v-for="lane in bench.lanes"
             :key="lane.setup.runId"
             :lane="lane"
-            :small="many"
+            :size="crowded ? 90 : many ? 130 : 230"
             :flashing="flashing"
             :here="many && lane === queue.current.value"
             @choose="queue.choose(lane)"
@@ -118,6 +121,10 @@ onMounted(() => {
     max-height: calc(100vh - 84px);
     overflow-y: auto;
   }
+}
+.lanes.crowded {
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 250px), 1fr));
+  gap: 20px 24px;
 }
 .caution {
   margin-top: 36px;

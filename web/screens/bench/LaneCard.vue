@@ -14,7 +14,7 @@ import StopDialog from './StopDialog.vue'
 import { beep } from './useDueCall'
 import { useLaneView } from './useLaneView'
 
-const props = defineProps<{ lane: Lane; flashing: boolean; here: boolean; small: boolean }>()
+const props = defineProps<{ lane: Lane; flashing: boolean; here: boolean; size: number }>()
 const emit = defineEmits<{ choose: [] }>()
 const logbook = useLogbook()
 const bench = useBench()
@@ -41,7 +41,7 @@ watch(hot, (now, before) => {
         <button type="button" @click="emit('choose')"><InkMark :ink="lane.setup.ink" /> {{ name }}</button>
         <SimulatedTag v-if="simulated" />
       </h2>
-      <p class="quiet small">Stops {{ stopInWords(lane.setup.stop) }} · {{ sources }}</p>
+      <p v-if="size > 100" class="quiet small">Stops {{ stopInWords(lane.setup.stop) }} · {{ sources }}</p>
     </header>
     <p v-if="hot" class="hot" role="alert">
       Stop: {{ hot.place || 'the device' }} is at {{ figure(hot.celsius, 1, '°C') }}, the limit is
@@ -71,7 +71,10 @@ watch(hot, (now, before) => {
         <div class="label">Power</div>
         <div class="figure mid">{{ figure(watts, 1, 'W') }}</div>
         <div class="quiet small">read {{ lastAge }} ago</div>
-        <div v-if="temperatures" class="quiet small">{{ temperatures }}</div>
+      </div>
+      <div v-if="temperatures">
+        <div class="label">Temperature</div>
+        <div class="figure">{{ temperatures }}</div>
       </div>
     </div>
     <div aria-live="assertive" class="offscreen">{{ due ? `A reading is due on ${name}` : '' }}</div>
@@ -82,7 +85,7 @@ watch(hot, (now, before) => {
       :min="0"
       :max="100"
       :until="until"
-      :height="small ? 130 : 230"
+      :height="size"
       :label-ends="false"
       :summary="`Charge curve so far: ${lane.count} entries, now ${figure(lastLevel?.percent, 0, '%')} after ${duration(lane.elapsedS)}`"
     />
@@ -107,7 +110,7 @@ watch(hot, (now, before) => {
 }
 h2 {
   margin: 4px 0 0 !important;
-  font-size: 1.2rem !important;
+  font-size: clamp(1rem, 4.4cqi, 1.2rem) !important;
 }
 h2 button {
   min-height: 32px;

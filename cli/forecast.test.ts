@@ -1,0 +1,47 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, it } from 'vitest'
+
+// A phone's power along straight lines, minutes and watts. Common practice, no source.
+const PHONE: [number, number][] = [
+  [0, 24.1], [2, 24.6], [17, 25.9], [24, 19.2], [32, 19.5], [35, 13.4], [42, 13.6], [47, 8.0],
+  [53, 7.7], [65, 6.5], [76, 5.8], [80, 4.7], [90, 2.4], [100, 1.0], [108, 0.5],
+] // prettier-ignore
+const folder = mkdtempSync(join(tmpdir(), 'inkpath-cli-'))
+const file = (name: string, text: string) => {
+  const path = join(folder, name)
+  writeFileSync(path, text)
+  return path
+}
+const run = (...args: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'cli/inkpath.ts', ...args], { encoding: 'utf8' })
+
+it('prints one JSON object: the times on weaker sources, null where the start is above the goal', () => {
+  const full = file('full.csv', 'time_s,power_w\n' + PHONE.map(([m, w]) => `${m * 60},${w}`).join('\n'))
+  const text = execFileSync(
+    process.execPath,
+    ['--import', 'tsx', 'cli/inkpath.ts', 'forecast', full, '--source-w', '12,4.75', '--json'],
+    { encoding: 'utf8' },
+  )
+  const [twelve, five] = JSON.parse(text).forecasts
+  expect(twelve.sourceW).toBe(12)
+  // Common practice, no source: 3042, 5000 and 8390 s at 12 W; about 4 h 32 min at 4.75 W.
+  expect(Math.abs(twelve.to50S - 3042)).toBeLessThan(10)
+  expect(Math.abs(twelve.to80S - 5000)).toBeLessThan(20)
+  expect(Math.abs(twelve.to100S - 8390)).toBeLessThan(30)
+  expect(Math.abs(five.to100S - 272 * 60)).toBeLessThan(120)
+  const from60 = run('forecast', full, '--source-w', '12', '--from', '60', '--to', '90', '--json')
+  expect(JSON.parse(from60.stdout).forecasts[0]).toMatchObject({ to50S: null })
+  expect(JSON.parse(from60.stdout).forecasts[0].to90S).toBeGreaterThan(0)
+}, 30_000)
+
+it('ends with 2 and one line for what it cannot use', () => {
+  const half = file('half.csv', 'time_s,battery_percent,power_w\n0,40,10\n600,50,10\n1200,60,10\n')
+  const refused = run('forecast', half, '--source-w', '12', '--json')
+  expect([refused.status, refused.stdout]).toEqual([2, ''])
+  expect(refused.stderr.trim().split('\n')).toHaveLength(1)
+  expect(refused.stderr).toMatch(/half\.csv: not a full run/)
+  expect(run('forecast', half, '--source-w', 'many').status).toBe(2)
+}, 30_000)
