@@ -15,6 +15,7 @@ import { useTheme } from 'vuetify'
 import NoticeBar from './components/NoticeBar.vue'
 import UpdateNotice from './components/UpdateNotice.vue'
 import EmptyPage from './components/EmptyPage.vue'
+import { useDueCall } from './screens/bench/useDueCall'
 import { useBench } from './stores/bench'
 import { useLogbook } from './stores/logbook'
 import { useNotices } from './stores/notices'
@@ -27,6 +28,7 @@ const settings = useSettings()
 const bench = useBench()
 const theme = useTheme()
 const route = useRoute()
+useDueCall()
 
 /** The screens in the order of the work. */
 const PLACES = [

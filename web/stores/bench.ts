@@ -123,7 +123,9 @@ export const useBench = defineStore('bench', () => {
     setLanes([...before, ...added])
     try {
       await saveSession()
-      for (const lane of added) await record(lane, { kind: 'readings', readings: [firstReading(lane)] })
+      await Promise.all(
+        added.map((lane) => record(lane, { kind: 'readings', readings: [firstReading(lane)] })),
+      )
     } catch (error) {
       setLanes(before)
       throw error
@@ -277,7 +279,13 @@ export const useBench = defineStore('bench', () => {
     const { setup } = lane
     lane.unplug?.()
     const run = runFrom(lane, state, stateReason)
-    await logbook.putRun(run, traceOf(lane))
+    try {
+      await logbook.putRun(run, traceOf(lane))
+    } catch (error) {
+      // It goes on as a lane until it can be kept as a run.
+      plugIn(lane, raise)
+      throw error
+    }
     setLanes(lanes.value.filter((l) => l !== lane))
     await saveSession()
     // A line on its way to storage must not outlive its journal.

@@ -4,6 +4,8 @@ import * as journal from '../storage/journal'
 /** A jump of the machine's clock smaller than this is drift, ms. */
 const JUMP_MS = 2000
 const BEAT_EVERY_MS = 2000
+/** No test waits longer than this for the server's clock, ms. */
+const ANSWER_WITHIN_MS = 1500
 
 /** A moment that is known on the machine's clock and, where the server answers, on one that nobody can set. */
 export interface Anchor {
@@ -14,7 +16,10 @@ export interface Anchor {
 
 async function uptime(): Promise<number | null> {
   try {
-    const response = await fetch('/api/clock', { cache: 'no-store' })
+    const response = await fetch('/api/clock', {
+      cache: 'no-store',
+      signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
+    })
     const { uptimeS } = (await response.json()) as { uptimeS: unknown }
     return response.ok && typeof uptimeS === 'number' ? uptimeS : null
   } catch {

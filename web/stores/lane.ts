@@ -1,6 +1,7 @@
 import { markRaw, shallowReactive } from 'vue'
 import type { SimulatedBench } from '@core/model/instruments'
 import type { ChecklistAnswer } from '@core/protocol/checklist'
+import { temperatureDue } from '@core/protocol/heat'
 import { DEFAULT_STOP_LIMIT_C } from '@core/protocol/protocol'
 import type { ReadingRule, StopRule } from '@core/protocol/rules'
 import { missedMarks, nextMark, nominalMark } from '@core/protocol/schedule'
@@ -103,6 +104,14 @@ export const lastMark = (lane: Lane): number => answered(lane).reduce((a, b) => 
 export const dueAt = (lane: Lane): number =>
   nextMark(lane.setup.reading, lane.elapsedS, lastMark(lane), lane.closingInFrom)
 export const isDue = (lane: Lane): boolean => isByHand(lane) && dueAt(lane) <= lane.elapsedS
+/** Temperatures due now, as the moment of their prompt; null when none are. */
+export function heatDueOf(lane: Lane): number | null {
+  void lane.count
+  const { minutes, places } = lane.setup.heat
+  return lane.setup.feed.kind === 'simulated'
+    ? null
+    : temperatureDue(minutes, places, lane.readings, lane.elapsedS)
+}
 export const missedOf = (lane: Lane): number[] =>
   missedMarks(lane.setup.reading, lane.elapsedS, answered(lane), lane.closingInFrom)
 export const nominalFor = (lane: Lane, t: number): number | undefined =>

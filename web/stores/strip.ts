@@ -20,12 +20,17 @@ export const MOST_LANES = 8
 /** The lanes on the strip before power-on, with their checklists. Kept over a reload. */
 export const useStrip = defineStore('strip', () => {
   const rigged = ref<RiggedLane[]>([])
+  /** The switch has gone on, and the lanes are on their way into storage. */
+  const starting = ref(false)
   const logbook = useLogbook()
   const bench = useBench()
   const store = () => journal.saveStrip(JSON.parse(JSON.stringify(rigged.value)) as object[])
 
   async function load() {
-    rigged.value = await journal.loadStrip<RiggedLane>()
+    // What was powered on as the program was killed stands on the bench already.
+    const running = new Set(bench.lanes.map((l) => l.setup.planned?.plannedId))
+    const stored = await journal.loadStrip<RiggedLane>()
+    rigged.value = stored.filter((r) => !r.choice.planned || !running.has(r.choice.planned.plannedId))
   }
 
   async function add(lane: Omit<RiggedLane, 'id'>) {
@@ -101,9 +106,14 @@ export const useStrip = defineStore('strip', () => {
       const choice = JSON.parse(JSON.stringify(lane.choice)) as LaneChoice
       return { ...choice, checklist: [...choice.checklist, ...skipped] }
     })
-    await bench.startTogether(choices)
-    rigged.value = []
-    await store()
+    starting.value = true
+    try {
+      await bench.startTogether(choices)
+      rigged.value = []
+      await store()
+    } finally {
+      starting.value = false
+    }
   }
-  return { rigged, load, add, rig, answer, setFeed, openItems, takeOff, powerOn }
+  return { rigged, starting, load, add, rig, answer, setFeed, openItems, takeOff, powerOn }
 })

@@ -12,7 +12,7 @@ import KeysDialog from './KeysDialog.vue'
 import LaneCard from './LaneCard.vue'
 import LaneSetupForm from './LaneSetupForm.vue'
 import StripPanel from './StripPanel.vue'
-import { askToNotify, canAskToNotify, useDueCall } from './useDueCall'
+import { askToNotify, canAskToNotify, flashing } from './useDueCall'
 import { useQueue } from './useQueue'
 
 const bench = useBench()
@@ -21,7 +21,6 @@ const strip = useStrip()
 const adding = ref(false)
 const keys = ref(false)
 const queue = useQueue()
-const { flashing } = useDueCall(() => queue.due.value.map((l) => logbook.nameOf(l.setup)))
 const many = computed(() => bench.lanes.length > 1)
 /** More lanes than this are shown small, so that most are in sight at once. */
 const CROWD = 4
@@ -76,7 +75,7 @@ onMounted(() => {
           />
         </div>
       </div>
-      <StripPanel v-if="strip.rigged.length && !bench.watching" />
+      <StripPanel v-if="strip.rigged.length && !bench.watching && !strip.starting" />
       <template v-if="!bench.watching">
         <LaneSetupForm v-if="(!bench.running && !strip.rigged.length) || adding" @started="adding = false" />
         <v-btn v-else-if="room" class="mt-4" variant="outlined" @click="adding = true">Add a lane</v-btn>

@@ -1,39 +1,56 @@
 import { onBeforeUnmount, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useBench } from '../../stores/bench'
+import { heatDueOf, isDue } from '../../stores/lane'
+import { useLogbook } from '../../stores/logbook'
 import { useSettings } from '../../stores/settings'
 
 const FLASH_MS = 1400
 const MARK = /^\(\d+ due\) /
 
-/** Calls the reviewer as lanes fall due: a flash, a count in the tab's title, a sound, and a notification. */
-export function useDueCall(dueNames: () => string[]) {
+/** On for a moment as something falls due. */
+export const flashing = ref(false)
+
+/** Calls the reviewer as lanes fall due, whichever screen is open: flash, count in the title, sound, notification. */
+export function useDueCall() {
   const settings = useSettings()
-  const flashing = ref(false)
+  const bench = useBench()
+  const logbook = useLogbook()
+  const route = useRoute()
   let timer: ReturnType<typeof setTimeout> | undefined
 
+  const names = () =>
+    bench.watching
+      ? []
+      : bench.lanes.filter((l) => isDue(l) || heatDueOf(l) !== null).map((l) => logbook.nameOf(l.setup))
   const mark = (count: number) => {
     const plain = document.title.replace(MARK, '')
     document.title = count ? `(${count} due) ${plain}` : plain
   }
+  function call(fresh: string[]) {
+    clearTimeout(timer)
+    flashing.value = true
+    timer = setTimeout(() => (flashing.value = false), FLASH_MS)
+    if (settings.sound) beep()
+    notify(fresh)
+  }
   watch(
-    () => dueNames().join('\n'),
+    () => names().join('\n'),
     (now, before = '') => {
-      const names = now.split('\n').filter(Boolean)
-      mark(names.length)
-      const fresh = names.filter((n) => !before.split('\n').includes(n))
-      if (fresh.length === 0) return
-      clearTimeout(timer)
-      flashing.value = true
-      timer = setTimeout(() => (flashing.value = false), FLASH_MS)
-      if (settings.sound) beep()
-      notify(fresh)
+      const due = now.split('\n').filter(Boolean)
+      mark(due.length)
+      const fresh = due.filter((n) => !before.split('\n').includes(n))
+      if (fresh.length) call(fresh)
     },
     { immediate: true },
   )
-  onBeforeUnmount(() => {
-    clearTimeout(timer)
-    mark(0)
-  })
-  return { flashing }
+  // Another screen has another title; the count goes with it.
+  watch(
+    () => route.fullPath,
+    () => mark(names().length),
+    { flush: 'post' },
+  )
+  onBeforeUnmount(() => clearTimeout(timer))
 }
 
 /** Only where the reviewer allowed it, and only while they look elsewhere. */

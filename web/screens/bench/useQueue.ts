@@ -1,21 +1,13 @@
 import { computed, ref, watch } from 'vue'
-import { temperatureDue } from '@core/protocol/heat'
 import { useBench } from '../../stores/bench'
-import { dueAt, isByHand, isDue, type Lane } from '../../stores/lane'
+import { dueAt, heatDueOf, isByHand, isDue, type Lane } from '../../stores/lane'
 
 /** Which lanes wait for the reviewer, and which one the entry fields belong to. */
 export function useQueue() {
   const bench = useBench()
   const chosen = ref<string | null>(null)
 
-  const heatDue = (lane: Lane): number | null => {
-    void lane.count
-    const { minutes, places } = lane.setup.heat
-    return lane.setup.feed.kind === 'simulated'
-      ? null
-      : temperatureDue(minutes, places, lane.readings, lane.elapsedS)
-  }
-  const waits = (lane: Lane): boolean => isDue(lane) || heatDue(lane) !== null
+  const waits = (lane: Lane): boolean => isDue(lane) || heatDueOf(lane) !== null
   /** Lanes that wait, the longest first. */
   const due = computed(() =>
     bench.lanes.filter(waits).sort((a, b) => b.elapsedS - dueAt(b) - (a.elapsedS - dueAt(a))),
@@ -54,5 +46,5 @@ export function useQueue() {
       if (due.value[0] && (!mine || !waits(mine))) choose(due.value[0])
     },
   )
-  return { due, enterable, current, turns, heatDue, choose, goOn, step }
+  return { due, enterable, current, turns, heatDue: heatDueOf, choose, goOn, step }
 }
