@@ -61,7 +61,7 @@ onMounted(() => {
       <v-btn variant="flat" color="primary" to="/shelf">Go to the shelf</v-btn>
     </EmptyPage>
     <template v-else>
-      <div :class="{ beside: many && dock }">
+      <div :class="{ beside: dock }">
         <EntryDock v-if="dock" :queue="queue" @keys="keys = true" />
         <div class="lanes" :class="{ many, crowded }">
           <LaneCard
@@ -105,7 +105,7 @@ onMounted(() => {
 .lanes.many {
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 380px), 1fr));
 }
-/* With many lanes the entry stands beside them and stays in sight. */
+/* Where there is room the entry stands beside the lanes and stays in sight. */
 @media (min-width: 1100px) {
   .beside {
     display: grid;

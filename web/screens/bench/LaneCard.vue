@@ -51,7 +51,7 @@ watch(hot, (now, before) => {
       <div>
         <div class="label">Level</div>
         <div class="figure big" data-testid="level">{{ figure(lastLevel?.percent, 0, '%') }}</div>
-        <div class="quiet small">gained {{ gained }}, {{ rate }}</div>
+        <div class="quiet small">gained {{ gained }}{{ rate }}</div>
       </div>
       <div v-if="byHand">
         <div class="label">{{ due ? 'Reading due' : 'Next reading in' }}</div>

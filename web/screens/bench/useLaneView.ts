@@ -28,7 +28,10 @@ export function useLaneView(lane: Lane) {
   const watts = seen(() => wattsOf(lane.readings.findLast((r) => !Number.isNaN(wattsOf(r))) ?? { t: 0 }))
   const lastAge = computed(() => duration(Math.max(0, lane.elapsedS - (last.value?.t ?? 0))))
   const gained = computed(() => points((lastLevel.value?.percent ?? NaN) - lane.setup.startPercent))
-  const rate = seen(() => figure(recentRate(lane.readings), 1, 'a minute'))
+  const rate = seen(() => {
+    const perMinute = recentRate(lane.readings)
+    return Number.isNaN(perMinute) ? '' : `, ${figure(perMinute, 1, 'a minute')}`
+  })
   const temperatures = seen(() =>
     Object.entries(lane.readings.findLast((r) => r.temperatures)?.temperatures ?? {})
       .map(([place, c]) => `${place} ${figure(c, 1, '°C')}`)
