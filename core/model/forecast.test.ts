@@ -35,7 +35,7 @@ describe('a forecast from one full run (common practice, no source)', () => {
 
 it('takes the closed form of a hold and an exponential taper', () => {
   // 16 Wh held at 20 W: 0.8 h. Then dE/P along a straight fall from 20 W to 1 W over 4 Wh: 4·ln(20)/19 h.
-  const generic = genericAcceptance('phone', 20, 20)
+  const generic = genericAcceptance(20, 20)
   expect(forecastS(generic, 100, 0, 100) / 3600).toBeCloseTo(0.8 + (4 * Math.log(20)) / 19, 2)
   expect(forecastS(generic, 5, 0, 80) / 3600).toBeCloseTo(16 / 5, 6)
 })

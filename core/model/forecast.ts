@@ -1,5 +1,4 @@
 import { cut } from '../analysis/integral'
-import type { DeviceKind } from '../gear/gear'
 import type { Samples } from '../trace/samples'
 import { powerColumn, type Trace } from '../trace/trace'
 
@@ -42,14 +41,14 @@ export function acceptanceFrom(trace: Trace): AcceptanceCurve | null {
   return { energyWh, watts, origin: 'run' }
 }
 
-/** Hold at the most it takes to this share, then an exponential taper to the end (calculations: generic curve). */
-const HOLD_UNTIL: Record<DeviceKind, number> = { phone: 0.8, tablet: 0.8, laptop: 0.8, other: 0.8 }
+/** Hold at the most it takes to this share, then an exponential taper to the end. */
+const HOLD_UNTIL = 0.8
 const TAPER_ENDS_AT = 0.05
 const GENERIC_POINTS = 500
 
-/** The generic curve of a kind of device: hold, then taper. Wh at the meter, W. */
-export function genericAcceptance(kind: DeviceKind, meterWh: number, mostWatts: number): AcceptanceCurve {
-  const hold = HOLD_UNTIL[kind]
+/** The generic curve: hold, then taper. Wh at the meter, W. */
+export function genericAcceptance(meterWh: number, mostWatts: number): AcceptanceCurve {
+  const hold = HOLD_UNTIL
   const share = (i: number) => i / GENERIC_POINTS
   // An exponential fall in time is a straight fall along energy, ending at the taper's last power.
   const power = (s: number) => (s <= hold ? 1 : 1 - (1 - TAPER_ENDS_AT) * ((s - hold) / (1 - hold)))

@@ -1,4 +1,3 @@
-import { agree } from '../gear/agree'
 import type { Cable, Device, Source } from '../gear/gear'
 import type { AcceptanceCurve } from '../model/forecast'
 import { groupBy, lowerBounds, type Bottleneck } from './bound'
@@ -264,15 +263,4 @@ export function moveRun(
     p.id === plannedId ? { ...p, slot: slotOf(place), pinned: true } : p,
   )
   return { ok: true, planned }
-}
-
-/** Pairs a campaign holds that are not expected to charge, with the reason. */
-export function unlikelyPairs(campaign: Campaign, gear: PlanGear): { key: string; why: string }[] {
-  return campaign.pairs.flatMap((pair) => {
-    const device = gear.devices.find((d) => d.id === pair.deviceId)
-    const source = gear.sources.find((s) => s.id === pair.sourceId)
-    if (!device || !source) return []
-    const a = agree(device, source, gear.cables.find((c) => c.id === pair.cableId) ?? null)
-    return a.outcome === 'none' || a.outcome === 'connected' ? [{ key: pairKey(pair), why: a.why }] : []
-  })
 }

@@ -109,5 +109,5 @@ function genericFor(device: Device): AcceptanceCurve {
   const usual = USUAL[device.kind]
   const { usableWh } = capacityOf(device)
   const wh = Number.isNaN(usableWh) ? usual.wh : usableWh
-  return genericAcceptance(device.kind, wh / ASSUMED_EFFICIENCY, device.maxWatts ?? usual.watts)
+  return genericAcceptance(wh / ASSUMED_EFFICIENCY, device.maxWatts ?? usual.watts)
 }

@@ -7,7 +7,7 @@ import { expectedTime } from './durations'
 import { withAll, withRepeats } from './pairs'
 import { isOver, nextUp } from './progress'
 import { Timetable, type Job, type Obstacle } from './timetable'
-import { windowsOf } from './windows'
+import { momentIn, windowsOf } from './windows'
 import { obstacleInWords } from './words'
 
 const HOUR = 3600
@@ -170,5 +170,7 @@ it('lets free hours run past midnight, and leaves out what has passed', () => {
   expect(second.startS - first.startS).toBe(7 * 24 * HOUR)
   const [rest] = windowsOf(late, new Date((first.startS + HOUR) * 1000))
   expect([rest.startS, rest.endS]).toEqual([first.startS + HOUR, first.endS])
+  expect(momentIn(first, '22:30')).toBe(first.startS + 0.5 * HOUR)
+  expect(momentIn(first, '1:00')).toBe(first.startS + 3 * HOUR)
   expect(windowsOf({ ...late, startDate: 'soon' })).toEqual([])
 })

@@ -1,9 +1,7 @@
 import { array, boolean, lazy, number, object, string, type ObjectSchema } from 'yup'
 import { checklistAnswerSchema, protocolSchema, typedNumber } from '../protocol/schema'
 import type { BenchMeans, Campaign, PairPlan, PlannedRun, Slot } from './campaign'
-import { dateOf, type Availability, type FreeHours } from './windows'
-
-const TIME = /^([01]?\d|2[0-3]):[0-5]\d$/
+import { dateOf, TIME, type Availability, type FreeHours } from './windows'
 
 const wholeNumber = (label: string, low: number, high: number) =>
   typedNumber(label, low, high).integer(`${label} must be a whole number.`)

@@ -1,4 +1,4 @@
-import { addDays, format, isValid, parse, set, startOfDay } from 'date-fns'
+import { addDays, format, isValid, parse, set, startOfDay, startOfMinute } from 'date-fns'
 import type { Window } from './timetable'
 
 /** Free hours of one weekday, local time: "18:30" to "22:30". An end at or before the start is past midnight. */
@@ -18,6 +18,8 @@ export interface Availability {
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 export const DATE = 'yyyy-MM-dd'
+/** A time on the wall, like 18:30. */
+export const TIME = /^([01]?\d|2[0-3]):[0-5]\d$/
 
 /** Two years of evenings: a campaign that needs more has been asked too much. */
 const HORIZON_DAYS = 730
@@ -51,6 +53,13 @@ export function dateOf(text: string): Date | null {
 function at(day: Date, time: string): Date {
   const [hours, minutes] = time.split(':').map(Number)
   return set(day, { hours, minutes, seconds: 0, milliseconds: 0 })
+}
+
+/** A time on the wall within a stretch of free hours, s since 1970; before its opening, it is the night after. */
+export function momentIn(window: Pick<Window, 'startS'>, time: string): number {
+  const opens = new Date(window.startS * 1000)
+  const moment = at(opens, time)
+  return seconds(moment < startOfMinute(opens) ? at(addDays(opens, 1), time) : moment)
 }
 
 const seconds = (date: Date): number => date.getTime() / 1000

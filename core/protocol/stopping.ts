@@ -40,3 +40,12 @@ export function stopInWords(rule: StopRule): string {
       return 'when the current has all but stopped'
   }
 }
+
+/** The kinds of stop rule, to choose from. */
+export const STOP_CHOICES: readonly { value: StopRule['kind']; title: string }[] = [
+  { value: 'shown-full', title: stopInWords({ kind: 'shown-full' }) },
+  { value: 'taper-end', title: stopInWords({ kind: 'taper-end' }) },
+  { value: 'level', title: 'at a level' },
+  { value: 'duration', title: 'after a time' },
+  { value: 'open', title: stopInWords({ kind: 'open' }) },
+]

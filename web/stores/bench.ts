@@ -23,7 +23,7 @@ import {
   type LaneSetup,
 } from './lane'
 import { runFrom, traceOf } from './laneRun'
-import { plugIn, readSimulation, simulationFor, updateLanes } from './laneFeeds'
+import { plugIn, readSimulation, SIMULATION_LIMIT_S, simulationFor, updateLanes } from './laneFeeds'
 import { useLogbook } from './logbook'
 
 /** The bench as it survives a reload. */
@@ -40,8 +40,6 @@ const INKS = 8
 const ON_TIME_S = 10
 const RETRY_EVERY_MS = 5000
 const WATCH_EVERY_MS = 1000
-/** No simulated charge is followed for longer than this after time away, s. */
-const SIMULATION_LIMIT_S = 72 * 3600
 
 /** What a lane is started with; its ink and its moment are the bench's to give. */
 export type LaneChoice = Omit<LaneSetup, 'runId' | 'ink' | 'startedAtMs'>

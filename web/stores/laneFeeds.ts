@@ -7,7 +7,8 @@ import { elapsedAt, record, speedOf, type Lane, type LaneSetup } from './lane'
 import { listenTo, listenToOwnBattery, type FeedHandlers } from './feeds'
 import type { useLogbook } from './logbook'
 
-const SIMULATION_LIMIT_S = 72 * 3600
+/** No simulated charge is followed for longer than this after time away, s. */
+export const SIMULATION_LIMIT_S = 72 * 3600
 /** The stop rule and the streams' clocks are looked at this often, ms: more helps nobody. */
 const LOOK_EVERY_MS = 1000
 const looked = new WeakMap<Lane, number>()

@@ -5,6 +5,7 @@ import { agree } from '@core/gear/agree'
 import { figure } from '@core/format/figures'
 import type { StopRule } from '@core/logbook/run'
 import { intervalSchema, startLevelSchema } from '@core/protocol/entry'
+import { STOP_CHOICES } from '@core/protocol/stopping'
 import { useBench, type LaneChoice } from '../../stores/bench'
 import { NO_HEAT, type Feed } from '../../stores/lane'
 import { useStrip } from '../../stores/strip'
@@ -17,13 +18,6 @@ const logbook = useLogbook()
 const strip = useStrip()
 
 const INTERVALS = [1, 5, 10]
-const STOPS = [
-  { value: 'shown-full', title: 'when the display shows 100 %' },
-  { value: 'taper-end', title: 'when the current has all but stopped' },
-  { value: 'level', title: 'at a level' },
-  { value: 'duration', title: 'after a time' },
-  { value: 'open', title: 'when I say so' },
-]
 const choice = reactive({
   deviceId: logbook.devices[0].id,
   sourceId: logbook.sources[0].id,
@@ -136,7 +130,7 @@ async function begin(how: 'start' | 'rig') {
       inputmode="decimal"
       :error-messages="errors.startPercent"
     />
-    <v-select v-model="choice.stop" label="Stop" :items="STOPS" />
+    <v-select v-model="choice.stop" label="Stop" :items="STOP_CHOICES" />
     <v-text-field
       v-if="choice.stop === 'level'"
       v-model="choice.stopLevel"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { format } from 'date-fns'
 import { computed, ref } from 'vue'
+import { momentIn, TIME } from '@core/plan/windows'
 import type { Card } from './useTimetable'
 
 /** Moving a run without dragging: a stretch of free hours, and a time in it. */
@@ -16,19 +16,12 @@ const choices = computed(() => props.days.map((d) => ({ value: d.startS, title: 
 
 function submit() {
   const window = props.days.find((d) => d.startS === day.value)!
-  let at = window.startS * 1000
-  if (time.value.trim()) {
-    if (!/^([01]?\d|2[0-3]):[0-5]\d$/.test(time.value.trim())) {
-      error.value = 'Write the time like 19:30, or leave it empty.'
-      return
-    }
-    const [h, m] = time.value.split(':').map(Number)
-    const [sh, sm] = format(at, 'HH:mm').split(':').map(Number)
-    const minutes = h * 60 + m - (sh * 60 + sm)
-    // A time before the opening belongs to the night after it.
-    at += (minutes < 0 ? minutes + 1440 : minutes) * 60_000
+  const typed = time.value.trim()
+  if (typed && !TIME.test(typed)) {
+    error.value = 'Write the time like 19:30, or leave it empty.'
+    return
   }
-  emit('move', at)
+  emit('move', (typed ? momentIn(window, typed) : window.startS) * 1000)
   emit('close')
 }
 </script>

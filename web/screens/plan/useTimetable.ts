@@ -1,6 +1,6 @@
 import { format } from 'date-fns'
 import { computed, ref, watch } from 'vue'
-import { clock, duration } from '@core/format/figures'
+import { duration } from '@core/format/figures'
 import type { Campaign, PlannedRun } from '@core/plan/campaign'
 import { windowsOf } from '@core/plan/windows'
 import { lengthInWords, limitInWords, savingInWords } from '@core/plan/words'
@@ -132,5 +132,5 @@ export function useTimetable(campaign: () => Campaign) {
       .change(campaign(), id, { setAside: why, ...(why === null ? { slot: null } : {}) })
       .catch(notices.fail)
 
-  return { days, astray, unplaced, summary, refusal, layOut, move, release, setAside, clock }
+  return { days, astray, unplaced, summary, refusal, layOut, move, release, setAside }
 }
