@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { traceFromReadings } from '../trace/trace'
+import { traceFromReadings, type Trace } from '../trace/trace'
 import { acceptanceFrom, forecastS, genericAcceptance, levelAfter } from './forecast'
 
 // A phone's power along straight lines, minutes and watts. Common practice, no source.
@@ -44,4 +44,19 @@ it('is nothing for a run that is not full, or a source that gives nothing', () =
   const half = traceFromReadings([0, 600, 1200].map((t) => ({ t, power: 10, percent: 40 + t / 60 })))
   expect(acceptanceFrom(half)).toBeNull()
   expect(forecastS(curve, 0, 0, 100)).toBeNaN()
+})
+
+it('takes a log of a million readings, which is more than a call may have arguments', () => {
+  const n = 1_000_000
+  const long: Trace = {
+    time: Float64Array.from({ length: n }, (_, i) => i / 100),
+    percent: Float64Array.from({ length: n }, (_, i) => Math.min(100, Math.floor(5 + (i * 95) / (n - 1)))),
+    power: new Float64Array(n).fill(18),
+    temperatures: {},
+  }
+  const { energyWh, watts } = acceptanceFrom(long)!
+  // 18 W for 10,000 s are 50 Wh from 5 % to full, so 2.63 Wh stand for the start that was not seen.
+  expect(energyWh.at(-1)! - energyWh[1]).toBeCloseTo(50, 2)
+  expect(energyWh[1]).toBeCloseTo((50 * 0.05) / 0.95, 2)
+  expect(watts[0]).toBe(18)
 })

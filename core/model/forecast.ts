@@ -1,5 +1,5 @@
 import { cut } from '../analysis/integral'
-import type { Samples } from '../trace/samples'
+import { samplesOf } from '../trace/samples'
 import { powerColumn, type Trace } from '../trace/trace'
 
 /**
@@ -27,17 +27,21 @@ export function acceptanceFrom(trace: Trace): AcceptanceCurve | null {
   const power = powerColumn(trace)
   const span = fullSpan(trace)
   if (!power || !span) return null
-  const kept: Samples = samplesOf(trace.time, power)
-  const { t, v } = cut(kept, span.fromS, span.toS)
+  const { t, v } = cut(samplesOf(trace.time, power), span.fromS, span.toS)
   if (t.length < 3) return null
   const startWatts = v.find((w) => w > 0) ?? NaN
   const total = cumulative(t, v)
   const delivered = total[total.length - 1]
   if (!(delivered > 0)) return null
   const missing = (delivered * span.startShare) / (1 - span.startShare)
-  const floor = FLOOR_SHARE * Math.max(...v)
-  const energyWh = Float64Array.from([...(missing > 0 ? [0] : []), ...total.map((e) => e + missing)])
-  const watts = Float64Array.from([...(missing > 0 ? [startWatts] : []), ...v.map((w) => Math.max(w, floor))])
+  // Columns may hold a million readings: no step spreads one into arguments.
+  const floor = FLOOR_SHARE * v.reduce((most, w) => Math.max(most, w), 0)
+  const lead = missing > 0 ? 1 : 0
+  const energyWh = new Float64Array(v.length + lead)
+  const watts = new Float64Array(v.length + lead)
+  if (lead) watts[0] = startWatts
+  total.forEach((e, i) => (energyWh[i + lead] = e + missing))
+  v.forEach((w, i) => (watts[i + lead] = Math.max(w, floor)))
   return { energyWh, watts, origin: 'run' }
 }
 
@@ -124,11 +128,6 @@ function fullSpan({ time, percent }: Trace): Span | null {
   if (first === undefined || first > FULL_FROM || last < 0) return null
   const full = percent.findIndex((p) => p >= 100)
   return { fromS: time[0], toS: time[full < 0 ? last : full], startShare: first / 100 }
-}
-
-function samplesOf(time: Float64Array, power: Float64Array): Samples {
-  const kept = Array.from(power.keys()).filter((i) => !Number.isNaN(power[i]))
-  return { t: Float64Array.from(kept, (i) => time[i]), v: Float64Array.from(kept, (i) => power[i]) }
 }
 
 function cumulative(t: Float64Array, v: Float64Array): Float64Array {
