@@ -40,3 +40,21 @@ for (const colorScheme of ['light', 'dark'] as const)
     }
     expect(errors).toEqual([])
   })
+
+test('side by side stays alive with eight runs, and with three at phone width', async ({ browser }) => {
+  for (const [viewport, ids] of [
+    [{ width: 1280, height: 800 }, [7, 5, 4, 3, 2]],
+    [{ width: 1280, height: 800 }, [1, 2, 3, 4, 5, 6, 7, 8]],
+    [{ width: 390, height: 844 }, [2, 3, 4]],
+  ] as const) {
+    const page = await (await browser.newContext({ viewport })).newPage()
+    await page.goto('/shelf')
+    await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
+    await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+    await page.goto(`/side-by-side?runs=${ids.map((i) => `demo-${i}`).join()}`)
+    await expect(page.getByTestId('times')).toBeVisible()
+    // The page answers: a tab that went round for ever would not.
+    expect(await page.evaluate(() => document.querySelectorAll('canvas').length)).toBe(2)
+    await page.context().close()
+  }
+})

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { useTheme } from 'vuetify'
-import { computed } from 'vue'
-import { pathChart, type Flag, type Path, type Tick } from './paths'
+import { finishOf, pathChart, type Flag, type Path, type Tick } from './paths'
 import { Chart } from './setup'
 
 const props = withDefaults(
@@ -18,11 +17,11 @@ const props = withDefaults(
     events?: Tick[]
     min?: number
     max?: number
-    labelEnds?: boolean
+    /** Names the paths on the line at this level. */
+    finishLevel?: number
+    solid?: boolean
     showClock?: boolean
     stepped?: boolean
-    /** Leaves room at the right as if ends were labelled, so that strips line up. */
-    reserveEnd?: boolean
   }>(),
   {
     height: 360,
@@ -30,7 +29,7 @@ const props = withDefaults(
     events: () => [],
     min: undefined,
     max: undefined,
-    labelEnds: true,
+    finishLevel: undefined,
     showClock: true,
   },
 )
@@ -43,39 +42,34 @@ const { width } = useElementSize(frame)
 const narrow = computed(() => width.value > 0 && width.value < NARROW_PX)
 const chart = shallowRef<Chart<'line'>>()
 
-const config = () => pathChart({ ...props, dark: theme.current.value.dark, narrow: narrow.value })
+const options = computed(() => ({
+  ...props,
+  dark: theme.current.value.dark,
+  narrow: narrow.value,
+  width: props.finishLevel === undefined ? 0 : Math.round(width.value),
+}))
+/** The names stand above the plot: the plot keeps its height, whatever room they take. */
+const frameHeight = computed(() => props.height + finishOf(options.value).room)
 
 function draw() {
   if (!canvas.value) return
-  const { data, options } = config()
+  const { data, options: settings } = pathChart(options.value)
   if (!chart.value) {
-    chart.value = new Chart(canvas.value, { type: 'line', data, options })
+    chart.value = new Chart(canvas.value, { type: 'line', data, options: settings })
     return
   }
   chart.value.data = data
-  chart.value.options = options!
+  chart.value.options = settings!
   chart.value.update('none')
 }
 
 onMounted(draw)
-watch(
-  () => [
-    props.paths,
-    props.flags,
-    props.events,
-    props.until,
-    props.min,
-    props.max,
-    theme.current.value.dark,
-    narrow.value,
-  ],
-  draw,
-)
+watch(options, draw)
 onBeforeUnmount(() => chart.value?.destroy())
 </script>
 
 <template>
-  <div ref="frame" class="frame" :style="{ height: `${height}px` }">
+  <div ref="frame" class="frame" :style="{ height: `${frameHeight}px` }">
     <canvas ref="canvas" role="img" :aria-label="summary"></canvas>
   </div>
 </template>

@@ -2,6 +2,8 @@ import type { ChartConfiguration, ChartDataset, ScriptableContext } from 'chart.
 import type { AnnotationOptions } from 'chartjs-plugin-annotation'
 import { clock, duration } from '@core/format/figures'
 import { inkOf } from '../theme/inks'
+import { placeLabels, roomFor, type FinishLabel } from './finishLine'
+import type { FinishPlace } from './finishPlaces'
 
 export interface Point {
   x: number
@@ -15,6 +17,8 @@ export interface Path {
   points: Point[]
   /** Drawn thin and pale, behind the others. */
   faded?: boolean
+  /** What stands beside its name on the finish line: its time, or the level it stopped at. */
+  finish?: string
 }
 
 /** A milestone's flag, with its bracket as a short bar along the line. Seconds, percent. */
@@ -41,11 +45,14 @@ export interface PathChartOptions {
   max?: number
   /** Seconds shown, so that strips share one clock. */
   until: number
-  labelEnds: boolean
-  /** Room at the right as if ends were labelled, so that strips line up with the chart above. */
-  reserveEnd?: boolean
+  /** Names the paths on the line at this level, in the order of arrival. */
+  finishLevel?: number
+  /** A single path is drawn solid: dashes are for telling several apart. */
+  solid?: boolean
   showClock: boolean
   narrow: boolean
+  /** Width of the frame, px: names are placed for it. */
+  width: number
   /** Steps instead of slopes, for voltage. */
   stepped?: boolean
 }
@@ -56,6 +63,7 @@ const PAPER = {
   grid: 'rgba(23,38,58,0.09)',
   accent: '#a83517',
   ground: '#fefcf6',
+  page: '#fbf7ee',
 }
 const NIGHT = {
   text: '#e9e4d8',
@@ -63,17 +71,46 @@ const NIGHT = {
   grid: 'rgba(233,228,216,0.10)',
   accent: '#f29a7e',
   ground: '#18202a',
+  page: '#12181f',
 }
 const AXIS_WIDTH = 50
+const RIGHT_PX = 14
+const TOP_PX = 8
+const FLAG_TOP_PX = 26
 const PERCENT_TICKS = [0, 20, 40, 60, 80, 100]
 
 export const coloursOf = (dark: boolean) => (dark ? NIGHT : PAPER)
 export const inkColour = (index: number, dark: boolean) => inkOf(index)[dark ? 'dark' : 'light']
 
-/** The whole chart: one frame, one scale, paths named at their ends. */
+/** The names on the finish line and where they stand; none where the chart has no such line. */
+export function finishOf(o: PathChartOptions): {
+  labels: FinishLabel[]
+  places: FinishPlace[]
+  room: number
+} {
+  if (o.finishLevel === undefined || o.width <= 0) return { labels: [], places: [], room: 0 }
+  const labels = o.paths.flatMap((path): FinishLabel[] => {
+    const end = path.points.at(-1)
+    if (path.faded || !end) return []
+    const colour = inkColour(path.ink, o.dark)
+    return [{ name: path.label, figure: path.finish ?? '', colour, atX: end.x, atY: end.y }]
+  })
+  const places = placeLabels(labels, {
+    plotLeft: AXIS_WIDTH,
+    plotRight: o.width - RIGHT_PX,
+    right: o.width,
+    until: lengthOf(o),
+  })
+  return { labels, places, room: roomFor(places) }
+}
+
+const lengthOf = (o: PathChartOptions): number => Math.max(60, o.until)
+
+/** The whole chart: one frame, one scale, paths named on the finish line. */
 export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point[]> {
   const c = coloursOf(o.dark)
-  const until = Math.max(60, o.until)
+  const until = lengthOf(o)
+  const finish = finishOf(o)
   return {
     type: 'line',
     data: { datasets: o.paths.map((p) => dataset(p, o)) },
@@ -85,8 +122,8 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
       interaction: { mode: 'nearest', axis: 'x', intersect: false },
       layout: {
         padding: {
-          right: (o.labelEnds || o.reserveEnd) && !o.narrow ? 132 : 14,
-          top: o.flags?.length ? 26 : 8,
+          right: RIGHT_PX,
+          top: Math.max(o.flags?.length ? FLAG_TOP_PX : TOP_PX, finish.room),
         },
       },
       scales: {
@@ -120,13 +157,12 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
       },
       plugins: {
         decimation: { enabled: true, algorithm: 'min-max' },
-        endLabels: {
-          ground: c.ground,
-          labels:
-            o.labelEnds && !(o.narrow && o.paths.length === 1)
-              ? o.paths.map((p) => (p.faded ? '' : p.label))
-              : [],
-          colours: o.paths.map((p) => inkColour(p.ink, o.dark)),
+        finishLine: {
+          labels: finish.labels,
+          places: finish.places,
+          level: o.finishLevel ?? 0,
+          line: c.text,
+          ground: c.page,
         },
         tooltip: {
           displayColors: false,
@@ -157,10 +193,12 @@ function dataset(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]>
     data: path.points,
     borderColor: path.faded ? (o.dark ? '#5b6672' : '#b5b3aa') : colour,
     backgroundColor: colour,
-    borderDash: path.faded ? [] : ink.dash,
+    borderDash: path.faded || o.solid ? [] : ink.dash,
     borderWidth: path.faded ? 1 : 2.25,
     pointStyle: ink.mark,
-    pointRadius: path.faded ? 0 : onlyAtEnd(5.5, sparse && o.labelEnds ? 2 : 0),
+    // The mark at the full level is whole: it stands on the line, not under it.
+    clip: 8,
+    pointRadius: path.faded ? 0 : onlyAtEnd(5.5, sparse ? 2 : 0),
     pointBorderWidth: onlyAtEnd(2, 1),
     pointHoverRadius: 5,
     stepped: o.stepped ? 'before' : false,

@@ -9,7 +9,7 @@ import {
   Tooltip,
 } from 'chart.js'
 import annotation from 'chartjs-plugin-annotation'
-import { endLabels } from './endLabels'
+import { finishLine } from './finishLine'
 
 Chart.register(
   LineController,
@@ -20,7 +20,7 @@ Chart.register(
   Filler,
   Tooltip,
   annotation,
-  endLabels,
+  finishLine,
 )
 Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
 Chart.defaults.font.size = 13

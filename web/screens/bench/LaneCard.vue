@@ -86,7 +86,7 @@ watch(hot, (now, before) => {
       :max="100"
       :until="until"
       :height="size"
-      :label-ends="false"
+      solid
       :summary="`Charge curve so far: ${lane.count} entries, now ${figure(lastLevel?.percent, 0, '%')} after ${duration(lane.elapsedS)}`"
     />
     <LaneStreams v-if="lane.setup.feed.kind === 'instruments'" :lane="lane" />

@@ -37,7 +37,8 @@ const summary = computed(
           :min="0"
           :max="100"
           :until="until"
-          :height="420"
+          :height="340"
+          :finish-level="100"
           :show-clock="!power.length"
           :summary="summary"
         />
@@ -49,8 +50,6 @@ const summary = computed(
             :min="0"
             :until="until"
             :height="200"
-            :label-ends="false"
-            reserve-end
             summary="Power of the same runs on the same clock"
           />
         </template>

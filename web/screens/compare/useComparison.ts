@@ -1,6 +1,7 @@
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { compareRuns } from '@core/compare/table'
+import { duration, figure } from '@core/format/figures'
 import type { Run } from '@core/logbook/run'
 import { powerColumn, type Trace } from '@core/trace/trace'
 import { pointsOf, type Path } from '../../charts/paths'
@@ -80,15 +81,26 @@ export function useComparison() {
     )
   })
 
-  const pathsOf = (column: (trace: Trace) => Float64Array | undefined): Path[] =>
+  const pathsOf = (
+    column: (trace: Trace) => Float64Array | undefined,
+    ended: (path: Path, runId: string) => Path = (path) => path,
+  ): Path[] =>
     runs.value.flatMap((r, i) => {
       const trace = logbook.traces.get(r.id)
       const points = trace ? pointsOf(trace.time, column(trace)) : []
       return points.length
-        ? [{ label: names.value[r.id], ink: inks.value[r.id], points, faded: i >= MOST_INKS }]
+        ? [ended({ label: names.value[r.id], ink: inks.value[r.id], points, faded: i >= MOST_INKS }, r.id)]
         : []
     })
-  const level = computed(() => pathsOf((t) => t.percent))
+  /** A path ends at its full mark; one that never got there says where it stopped. */
+  function finished(path: Path, runId: string): Path {
+    const full = analyses.of(runId)?.milestones.find((m) => m.percent === 100)
+    if (!full || full.reason)
+      return { ...path, finish: `stopped at ${figure(path.points.at(-1)?.y, 0, '%')}` }
+    const before = path.points.filter((p) => p.x < full.timeS)
+    return { ...path, points: [...before, { x: full.timeS, y: 100 }], finish: duration(full.timeS) }
+  }
+  const level = computed(() => pathsOf((t) => t.percent, finished))
   const power = computed(() => pathsOf(powerColumn))
   return { chosen, baseline, rows, level, power, until, names, inks, busy }
 }

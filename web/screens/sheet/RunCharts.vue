@@ -74,6 +74,7 @@ const summary = computed(
       :flags="flags"
       :events="events"
       :summary="summary"
+      solid
       :show-clock="strips.length === 0"
     />
     <div v-for="(strip, i) in strips" :key="strip.title">
@@ -86,8 +87,7 @@ const summary = computed(
         :height="i === 0 ? 170 : 120"
         :stepped="strip.stepped"
         :show-clock="i === strips.length - 1"
-        :label-ends="false"
-        reserve-end
+        solid
         :summary="`${strip.title} on the same clock; the readings are in the table view`"
       />
     </div>
