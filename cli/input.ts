@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { InvalidArgumentError } from 'commander'
+import { encodingOf } from '@core/formats/encoding'
 import { problemInWords, UnreadableFile } from '@core/formats/problem'
 import { readTraceCsv } from '@core/formats/traceCsv'
 import type { Trace } from '@core/trace/trace'
@@ -11,16 +12,17 @@ export class InputError extends Error {}
 export async function readTraceFile(path: string): Promise<Trace> {
   let text: string
   try {
-    text = await readFile(path, 'utf8')
+    const bytes = await readFile(path)
+    text = new TextDecoder(encodingOf(bytes)).decode(bytes)
   } catch (error) {
     const reason =
       (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : (error as Error).message
     throw new InputError(`${path}: ${reason}`)
   }
   try {
-    const { trace, problems } = readTraceCsv(text)
-    if (problems.length === 0) return trace
-    const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : ''
+    const { trace, problems, problemCount } = readTraceCsv(text)
+    if (problemCount === 0) return trace
+    const more = problemCount > 1 ? ` (and ${problemCount - 1} more)` : ''
     throw new InputError(`${path}: ${problemInWords(problems[0])}${more}`)
   } catch (error) {
     if (!(error instanceof UnreadableFile)) throw error

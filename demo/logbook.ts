@@ -5,7 +5,7 @@ import { simulatedBench } from '@core/model/instruments'
 import { setupFor } from '@core/model/setup'
 import { traceFromReadings, type Reading, type TraceEvent } from '@core/trace/trace'
 import { meters, observations, withCampaign } from './plan'
-import { cables, devices, gearCorrections, sources } from './shelf'
+import { cables, devices, sources } from './shelf'
 
 interface DemoRun {
   device: string
@@ -84,7 +84,6 @@ export function demoLogbook(seed = 1): Logbook {
     observations,
     protocols: [],
     campaigns: [],
-    gearCorrections,
     runs,
   })
 }

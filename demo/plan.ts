@@ -20,6 +20,7 @@ export const meters: Meter[] = [
     intervalS: 1,
     place: 'between source and cable',
     notes: '',
+    corrections: [],
   },
   {
     id: 'm2',
@@ -32,6 +33,7 @@ export const meters: Meter[] = [
     intervalS: 1,
     place: 'between source and cable',
     notes: '',
+    corrections: [],
   },
   {
     id: 'm3',
@@ -44,6 +46,7 @@ export const meters: Meter[] = [
     intervalS: null,
     place: 'on the device',
     notes: '',
+    corrections: [],
   },
 ]
 

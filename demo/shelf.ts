@@ -1,4 +1,4 @@
-import type { Cable, Device, GearCorrection, Source } from '@core/gear/gear'
+import type { Cable, Device, Source } from '@core/gear/gear'
 import { parseOffers } from '@core/gear/offers'
 
 /**
@@ -25,6 +25,7 @@ const device = (id: string, name: string, over: Partial<Device>): Device => ({
   claims: '',
   unitLabel: '',
   notes: '',
+  corrections: [],
   ...over,
 })
 
@@ -63,6 +64,15 @@ export const devices: Device[] = [
     minWatts: 18,
     minVolts: 9,
     fixedVolts: [9, 15, 20],
+    corrections: [
+      {
+        field: 'maxWatts',
+        from: '60',
+        to: '65',
+        why: 'Read from memory at first; the label under the laptop says 65 W.',
+        when: '2026-03-15T20:10:00.000Z',
+      },
+    ],
   }),
 ]
 
@@ -84,6 +94,7 @@ const source = (
   size: '',
   owned: true,
   notes: '',
+  corrections: [],
   ...over,
 })
 
@@ -115,7 +126,16 @@ export const sources: Source[] = [
 ]
 
 export const cables: Cable[] = [
-  { id: 'c1', name: 'Long grey', connectors: 'C to C', lengthM: 2, maxAmps: 3, marked: false, price: 7 },
+  {
+    id: 'c1',
+    name: 'Long grey',
+    connectors: 'C to C',
+    lengthM: 2,
+    maxAmps: 3,
+    marked: false,
+    price: 7,
+    corrections: [],
+  },
   {
     id: 'c2',
     name: 'Short black, marked',
@@ -124,17 +144,16 @@ export const cables: Cable[] = [
     maxAmps: 5,
     marked: true,
     price: 14,
+    corrections: [],
   },
-  { id: 'c3', name: 'Thin white', connectors: 'A to C', lengthM: 1, maxAmps: 1, marked: false, price: 3 },
-]
-
-export const gearCorrections: GearCorrection[] = [
   {
-    itemId: 'l14',
-    field: 'maxWatts',
-    from: '60',
-    to: '65',
-    why: 'Read from memory at first; the label under the laptop says 65 W.',
-    when: '2026-03-15T20:10:00.000Z',
+    id: 'c3',
+    name: 'Thin white',
+    connectors: 'A to C',
+    lengthM: 1,
+    maxAmps: 1,
+    marked: false,
+    price: 3,
+    corrections: [],
   },
 ]

@@ -28,6 +28,7 @@ const device = (i: number): Device => ({
   claims: '',
   unitLabel: '',
   notes: '',
+  corrections: [],
 })
 const source = (i: number): Source => ({
   id: `s${i}`,
@@ -41,6 +42,7 @@ const source = (i: number): Source => ({
   size: '',
   owned: true,
   notes: '',
+  corrections: [],
 })
 
 /** As many phones on as many chargers, planned for one and the same switch. */

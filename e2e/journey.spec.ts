@@ -45,8 +45,9 @@ test('from an empty program to two runs side by side, out and in again with the 
   await expect(page.getByText('simulated', { exact: true })).toBeVisible()
 
   await page.goto('/sheet')
-  await expect(page.getByRole('checkbox')).toHaveCount(2)
-  for (const box of await page.getByRole('checkbox').all()) await box.check()
+  const boxes = page.getByRole('checkbox', { name: /^Choose / })
+  await expect(boxes).toHaveCount(2)
+  for (const box of await boxes.all()) await box.check()
   await page.getByRole('button', { name: 'Set side by side' }).click()
   await expect(page.getByTestId('times').getByText('simulated')).toHaveCount(1)
   await expect(page.getByTestId('against')).toContainText('speed ratio')
@@ -59,7 +60,7 @@ test('from an empty program to two runs side by side, out and in again with the 
   const file = await (await saving).path()
   expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
     format: 'inkpath-logbook',
-    schemaVersion: 2,
+    schemaVersion: 3,
   })
 
   await page.getByRole('button', { name: 'Wipe the logbook' }).click()

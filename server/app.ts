@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs'
-import { join } from 'node:path'
-import express, { type Express } from 'express'
+import { extname, join, relative, sep } from 'node:path'
+import express, { type Express, type NextFunction, type Request, type Response } from 'express'
 import helmet from 'helmet'
 import { bridge, type BridgeOptions } from './bridge'
 
@@ -31,6 +31,7 @@ export function createApp({
     if (LOOPBACK_HOSTS.has((request.headers.host ?? '').replace(/:\d+$/, ''))) return next()
     response.status(421).type('text').send('This program answers on this machine’s loopback address only.')
   })
+  app.use(refuseStrangers)
   app.use(helmet(contentPolicy))
   app.get('/api/start', (_request, response) => {
     response.json({ demo: openDemo && existsSync(demoFile), demoAvailable: existsSync(demoFile) })
@@ -48,16 +49,53 @@ export function createApp({
   app.use(
     express.static(webFolder, {
       index: false,
-      maxAge: '1h',
-      // The service worker must be asked for anew each time, or a new version is never seen.
+      // What carries a hash in its name never changes; everything else, the page and the service worker above all,
+      // must be asked for anew each time, or a new version is never seen.
       setHeaders: (response, path) => {
-        if (path.endsWith('sw.js')) response.set('cache-control', 'no-cache')
+        const hashed = relative(webFolder, path).startsWith(`assets${sep}`)
+        response.set('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache')
       },
     }),
   )
-  // The web application has its own routes: every other page is its start page.
-  app.get(/.*/, (_request, response) => void response.sendFile(join(webFolder, 'index.html')))
+  // The web application has its own routes: every page of it is its start page. A file that is not there is not a page.
+  app.get(/.*/, (request, response) => {
+    if (!isWellFormed(request.path)) return void response.status(400).type('text').send(MISUNDERSTOOD)
+    if (extname(request.path) !== '' || request.path.startsWith('/assets/'))
+      return void response.status(404).type('text').send('There is no such file.')
+    response.set('cache-control', 'no-cache').sendFile(join(webFolder, 'index.html'))
+  })
+  app.use(sayPlainly)
   return app
+}
+
+const MISUNDERSTOOD = 'This request cannot be understood.'
+
+function isWellFormed(path: string): boolean {
+  try {
+    decodeURIComponent(path)
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** Another site's page must not read or steer anything here, even where the browser would let it ask. */
+function refuseStrangers(request: Request, response: Response, next: NextFunction): void {
+  const { origin, host } = request.headers
+  const foreign = origin !== undefined && origin !== `http://${host}` && origin !== `https://${host}`
+  const crossSite = request.path.startsWith('/api') && request.headers['sec-fetch-site'] === 'cross-site'
+  if (!foreign && !crossSite) return next()
+  response.status(403).type('text').send('Only this program’s own pages may ask.')
+}
+
+/** A request that cannot be understood is told so in a line: no stack trace leaves the server. */
+function sayPlainly(error: { status?: number }, _: Request, response: Response, next: NextFunction): void {
+  if (response.headersSent) return next(error)
+  const status = error.status && error.status >= 400 && error.status < 500 ? error.status : 500
+  response
+    .status(status)
+    .type('text')
+    .send(status === 500 ? 'Something went wrong in the server.' : MISUNDERSTOOD)
 }
 
 const contentPolicy = {

@@ -15,7 +15,9 @@ import { useTheme } from 'vuetify'
 import NoticeBar from './components/NoticeBar.vue'
 import UpdateNotice from './components/UpdateNotice.vue'
 import EmptyPage from './components/EmptyPage.vue'
-import { useDueCall } from './screens/bench/useDueCall'
+import LostLogbook from './components/LostLogbook.vue'
+import { download } from './composables/download'
+import { useBenchCall } from './composables/benchCall'
 import { useBench } from './stores/bench'
 import { useLogbook } from './stores/logbook'
 import { useNotices } from './stores/notices'
@@ -28,7 +30,7 @@ const settings = useSettings()
 const bench = useBench()
 const theme = useTheme()
 const route = useRoute()
-useDueCall()
+useBenchCall()
 
 /** The screens in the order of the work. */
 const PLACES = [
@@ -43,6 +45,13 @@ const dark = computed(() => theme.current.value.dark)
 const toggleTheme = () => (settings.theme = dark.value ? 'paper' : 'night')
 
 watchEffect(() => theme.change(settings.themeName))
+const reload = () => location.reload()
+/** The private files may be whole where the database is not. */
+async function takeCopy() {
+  const text = await startup.copyAsText().catch(() => null)
+  if (text) download('inkpath-second-copy.json', text, 'application/json')
+  else useNotices().fail('There is no second copy in this browser.')
+}
 onMounted(() => startup.begin().catch(useNotices().fail))
 </script>
 
@@ -90,8 +99,10 @@ onMounted(() => startup.begin().catch(useNotices().fail))
         title="The logbook could not be opened"
         :text="logbook.failure"
       >
-        <v-btn variant="flat" color="primary" @click="startup.begin()">Try again</v-btn>
+        <v-btn variant="flat" color="primary" @click="reload">Try again</v-btn>
+        <v-btn @click="takeCopy">Take the second copy as a file</v-btn>
       </EmptyPage>
+      <LostLogbook v-else-if="startup.loss" :loss="startup.loss" />
       <router-view v-else />
     </v-main>
     <UpdateNotice />

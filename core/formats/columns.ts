@@ -24,7 +24,7 @@ const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
 /** Looser names seen on meters' and spreadsheets' tables; first match wins. */
 const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
   [
-    /^(elapsed|time|t|timestamp|clock|seconds?|minutes?|date ?time)\b/i,
+    /^(elapsed|time|t|timestamp|clock|seconds?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b/i,
     () => ({ kind: 'time', style: 'seconds' }),
   ],
   [
@@ -63,22 +63,44 @@ const loosen = (header: string): string => header.replace(/_/g, ' ')
 
 function meaningOf(header: string, cells: readonly string[]): ColumnMeaning {
   const name = header.trim().toLowerCase()
-  if (name === 'time_s') return { kind: 'time', style: guessTimeStyle(name, cells) }
+  if (name === 'time_s') return { kind: 'time', style: ownTimeStyle(cells) }
   if (name === 'note') return { kind: 'note' }
   const own = Object.entries(CHANNEL_HEADERS).find(([, h]) => h === name)
   if (own) return { kind: 'channel', channel: own[0] as Channel, divisor: 1 }
-  const place = OWN_TEMPERATURE.exec(name)
+  // A place keeps its capitals.
+  const place = OWN_TEMPERATURE.exec(header.trim())
   if (place) return { kind: 'temperature', place: place[1] ?? '', fahrenheit: false }
   const loose = LOOSE.find(([pattern]) => pattern.test(loosen(name)) || pattern.test(name))
   const meaning = loose?.[1](name) ?? { kind: 'ignore' }
   return meaning.kind === 'time' ? { kind: 'time', style: guessTimeStyle(name, cells) } : meaning
 }
 
+/** Our own column counts seconds from power-on, whatever they are; only a clock or a date in it is something else. */
+function ownTimeStyle(cells: readonly string[]): TimeStyle {
+  const style = guessTimeStyle('time_s', cells)
+  return style === 'epoch-seconds' || style === 'epoch-milliseconds' ? 'seconds' : style
+}
+
+/** Whether a row of cells names a time and something that was read at it. */
+export function isHeaderRow(cells: readonly string[]): boolean {
+  const kinds = cells.map((cell) => (parsesAsValue(cell) ? 'ignore' : meaningOf(cell, []).kind))
+  return kinds.includes('time') && kinds.some((k) => k === 'channel' || k === 'temperature')
+}
+/** A number or a time is a value, whatever words stand in it. */
+const parsesAsValue = (cell: string): boolean => /^[\s\d.,:+-]*$/.test(cell)
+
+/** Columns that carry the name of one before them, by position from 0. */
+export const repeatedColumns = (headers: readonly string[]): number[] =>
+  headers.flatMap((header, i) => {
+    const name = header.toLowerCase()
+    return name !== '' && headers.findIndex((h) => h.toLowerCase() === name) < i ? [i] : []
+  })
+
 /** A best guess for every column; a meaning already taken by an earlier column is not given twice. */
 export function guessColumns(table: Table): ColumnMeaning[] {
   const taken = new Set<string>()
   return table.headers.map((header, i) => {
-    const cells = table.rows.slice(0, 50).map((row) => row.cells[i] ?? '')
+    const cells = sampleOf(table, i)
     const meaning = meaningOf(header, cells)
     const key =
       meaning.kind === 'channel'
@@ -90,6 +112,14 @@ export function guessColumns(table: Table): ColumnMeaning[] {
     taken.add(key)
     return meaning
   })
+}
+
+/** Cells to judge a column by: its first, and a few from all the way down, where midnight may be passed. */
+function sampleOf({ rows }: Table, column: number): string[] {
+  const step = Math.max(1, Math.floor(rows.length / 100))
+  return [...rows.slice(0, 50), ...rows.filter((_, i) => i >= 50 && i % step === 0)].map(
+    (row) => row.cells[column] ?? '',
+  )
 }
 
 /** Whether the table is written by the contract, so that nothing needs asking. */

@@ -29,6 +29,7 @@ const device = fc.record({
   claims: text,
   unitLabel: text,
   notes: text,
+  corrections: fc.constant<never[]>([]),
 })
 
 const logbook: fc.Arbitrary<Logbook> = fc
@@ -51,6 +52,7 @@ const logbook: fc.Arbitrary<Logbook> = fc
         size: '',
         owned: true,
         notes: '',
+        corrections: [],
       },
     ],
     cables: [],
@@ -58,7 +60,6 @@ const logbook: fc.Arbitrary<Logbook> = fc
     observations: [],
     protocols: [SCHOOLS[3]],
     campaigns: [],
-    gearCorrections: [],
     runs: runs.map((levels, i) => ({
       run: {
         id: `r${i}`,
@@ -69,7 +70,7 @@ const logbook: fc.Arbitrary<Logbook> = fc
         startedAt: '2026-03-01T19:00:00.000Z',
         state: 'done',
         stateReason: '',
-        startPercent: levels[0],
+        startPercent: levels[0] ?? null,
         reading: { kind: 'every', seconds: 300 },
         stop: { kind: 'level', percent: 80 },
         provenance: 'hand',

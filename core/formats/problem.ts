@@ -13,6 +13,12 @@ export const problemInWords = ({ line, where, message }: Problem): string => {
   return place ? `${place}: ${message}` : message
 }
 
+const QUOTED = 40
+
+/** What stands in a file, quoted in a message: never longer than a message may be. */
+export const quoted = (text: string): string =>
+  `"${text.length > QUOTED ? `${text.slice(0, QUOTED)}…` : text}"`
+
 /** A file that cannot be read at all. `problems` name the places. */
 export class UnreadableFile extends Error {
   constructor(
@@ -21,5 +27,19 @@ export class UnreadableFile extends Error {
   ) {
     super(message)
     this.name = 'UnreadableFile'
+  }
+}
+
+/** Faults that are kept one by one; a file may have a million, and nobody reads them all. */
+const MOST_KEPT = 1000
+
+/** Faults of a file as they are found: the first are kept, all are counted. */
+export class ProblemList {
+  readonly kept: Problem[] = []
+  count = 0
+
+  add(line: number | null, where: string, message: string): void {
+    this.count++
+    if (this.kept.length < MOST_KEPT) this.kept.push({ line, where, message })
   }
 }

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
-import { UnreadableFile } from './problem'
+import { MOST_READINGS } from '../trace/bounds'
+import { ProblemList, quoted, UnreadableFile } from './problem'
 
 /** A delimited table as found in a file: nothing interpreted yet. */
 export interface Table {
@@ -7,35 +8,77 @@ export interface Table {
   rows: { line: number; cells: string[] }[]
   delimiter: string
   assumed: string[]
+  /** Rows that do not have the header's shape. */
+  problems: ProblemList
 }
 
-/** Beyond this a file is not a trace of a charging run: a day at ten readings a second is a third of it. */
-export const MAX_ROWS = 3_000_000
+const DELIMITERS = [';', '\t', ',', '|'] as const
+/** What is looked at to find the delimiter and the header. */
+const SAMPLE_CHARS = 64 * 1024
+/** The header is looked for in so many rows: what stands before it is the writing of a meter or an app. */
+const HEADER_WITHIN = 40
+
+/** Whether a row of cells is a header; the caller knows the names. */
+export type IsHeader = (cells: readonly string[]) => boolean
 
 /**
- * Reads delimited text (RFC 4180, forgiving of BOM, CRLF, and `;` or tab for `,`).
- * @throws UnreadableFile when it is empty, binary, or has no rows of cells.
+ * Reads delimited text (RFC 4180, forgiving of BOM, CRLF, `;`, tab or `|` for `,`, and of lines before the header, which
+ * `isHeader` knows).
+ * @throws UnreadableFile when it is empty, binary, has no rows of cells, a quote that never closes, or rows that are
+ * mostly longer than the header.
  */
-export function readTable(text: string): Table {
+export function readTable(text: string, isHeader: IsHeader = () => false): Table {
   const clean = text.replace(/^\uFEFF/, '')
   if (clean.trim() === '') throw new UnreadableFile('The file is empty.')
   // eslint-disable-next-line no-control-regex
   if (/[\u0000-\u0008\u000E-\u001A]/.test(clean.slice(0, 4096)))
     throw new UnreadableFile('This is not a text file; a trace is a table saved as CSV.')
-  // Without its last line break: an empty last row would spoil the guess at the delimiter.
-  const parsed = Papa.parse<string[]>(clean.trimEnd(), {
-    delimitersToGuess: [';', '\t', ',', '|'],
-    skipEmptyLines: false,
-  })
-  const filled = numbered(parsed.data).filter(({ cells }) => cells.some((cell) => cell.trim() !== ''))
+  const { delimiter, headerRow } = shapeOf(clean, isHeader)
+  // Without its last line break: an empty last row would be a row too short.
+  const parsed = Papa.parse<string[]>(clean.trimEnd(), { delimiter, skipEmptyLines: false })
+  const lines = numbered(parsed.data)
+  refuseOpenQuotes(parsed.errors, lines)
+  const filled = lines.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''))
   if (filled.length === 0) throw new UnreadableFile('The file holds no rows.')
-  if (filled.length > MAX_ROWS) throw new UnreadableFile(`The file holds more than ${MAX_ROWS} rows.`)
-  const [head, ...rows] = filled
+  const [head, ...rows] = filled.slice(headerRow)
+  if (rows.length > MOST_READINGS) throw new UnreadableFile(`The file holds more than ${MOST_READINGS} rows.`)
+  const headers = head.cells.map((h) => h.trim())
+  while (headers.length > 1 && headers[headers.length - 1] === '') headers.pop()
   const assumed: string[] = []
-  const { delimiter } = parsed.meta
+  if (headerRow > 0) assumed.push(`The header is in line ${head.line}; what stands before it was left out.`)
   if (delimiter === ';') assumed.push('Cells are parted by semicolons.')
   if (delimiter === '\t') assumed.push('Cells are parted by tabs.')
-  return { headers: head.cells.map((h) => h.trim()), rows, delimiter, assumed }
+  if (delimiter === '|') assumed.push('Cells are parted by bars.')
+  const problems = new ProblemList()
+  return { headers, rows: shaped(rows, headers.length, delimiter, problems), delimiter, assumed, problems }
+}
+
+/** The delimiter and the row of the header: those with which a header is found; without one, the likeliest delimiter. */
+function shapeOf(text: string, isHeader: IsHeader): { delimiter: string; headerRow: number } {
+  const cut = text.length > SAMPLE_CHARS ? text.lastIndexOf('\n', SAMPLE_CHARS) : -1
+  const sample = (cut > 0 ? text.slice(0, cut) : text).trimEnd()
+  for (const delimiter of DELIMITERS) {
+    const rows = Papa.parse<string[]>(sample, { delimiter, preview: 4 * HEADER_WITHIN }).data.filter(
+      (cells) => cells.some((cell) => cell.trim() !== ''),
+    )
+    const headerRow = rows.slice(0, HEADER_WITHIN).findIndex((cells) => cells.length > 1 && isHeader(cells))
+    if (headerRow >= 0) return { delimiter, headerRow }
+  }
+  const { meta } = Papa.parse<string[]>(sample, {
+    delimitersToGuess: [...DELIMITERS],
+    preview: HEADER_WITHIN,
+  })
+  return { delimiter: meta.delimiter, headerRow: 0 }
+}
+
+/** A quote that never closes swallows the rest of the file: nothing after it can be trusted. */
+function refuseOpenQuotes(errors: readonly Papa.ParseError[], lines: Table['rows']): void {
+  const open = errors.find((e) => e.code === 'MissingQuotes')
+  if (!open) return
+  const line = lines[open.row ?? lines.length - 1]?.line ?? null
+  throw new UnreadableFile('A quote is opened and never closed; nothing after it can be read.', [
+    { line, where: '', message: 'here the quote begins.' },
+  ])
 }
 
 /** Gives each row the line it starts on: a quoted cell may hold line breaks of its own. */
@@ -45,5 +88,40 @@ function numbered(data: string[][]): Table['rows'] {
     const start = line
     line += 1 + cells.reduce((n, cell) => n + (cell.includes('\n') ? cell.split('\n').length - 1 : 0), 0)
     return { line: start, cells }
+  })
+}
+
+/**
+ * Rows with the header's number of cells. A longer one is left out: its cells stand under the wrong names, as decimal
+ * commas in a comma-parted file make them. A shorter one keeps what it has.
+ */
+function shaped(rows: Table['rows'], width: number, delimiter: string, problems: ProblemList): Table['rows'] {
+  const isLong = ({ cells }: Table['rows'][number]) =>
+    cells.length > width && cells.slice(width).some((cell) => cell.trim() !== '')
+  const long = rows.filter(isLong)
+  if (long.length > rows.length / 2 && width > 0) {
+    const decimals = delimiter === ',' ? ' Are there decimal commas in it? Save it with semicolons.' : ''
+    throw new UnreadableFile(`Most rows have more cells than the header.${decimals}`, [
+      { line: long[0].line, where: '', message: `${long[0].cells.length} cells, the header has ${width}.` },
+    ])
+  }
+  return rows.filter((row) => {
+    const { line, cells } = row
+    if (isLong(row)) {
+      const more = quoted(cells.slice(width).join(delimiter))
+      problems.add(
+        line,
+        '',
+        `${cells.length} cells, the header has ${width} (${more} is too much); the row is left out.`,
+      )
+      return false
+    }
+    if (cells.length < width)
+      problems.add(
+        line,
+        '',
+        `${cells.length} cells, the header has ${width}; the missing ones count as not read.`,
+      )
+    return true
   })
 }

@@ -1,11 +1,49 @@
 import { isValid, parseISO } from 'date-fns'
 
-/** How a column of times is written. */
-export type TimeStyle = 'seconds' | 'milliseconds' | 'minutes' | 'clock' | 'moments'
+/**
+ * How a column of times is written. `seconds`, `milliseconds`, `minutes` and `clock` count from power-on; `running-…`
+ * count from some earlier moment, such as the start of a machine; `time-of-day` is the clock on the wall, `moments` are
+ * dates with times, `epoch-…` count from 1970.
+ */
+export const TIME_STYLES = [
+  'seconds',
+  'milliseconds',
+  'minutes',
+  'clock',
+  'time-of-day',
+  'moments',
+  'epoch-seconds',
+  'epoch-milliseconds',
+  'running-seconds',
+  'running-milliseconds',
+] as const
+export type TimeStyle = (typeof TIME_STYLES)[number]
 
-/** Decimal number with point or comma; NaN for anything else. */
+/** What is said of a column read in a style; '' where it needs no words. */
+export const TIME_ASSUMED: Record<TimeStyle, string> = {
+  seconds: '',
+  milliseconds: 'Times are milliseconds since power-on.',
+  minutes: 'Times are minutes since power-on.',
+  clock: 'Times are hours, minutes and seconds since power-on.',
+  'time-of-day': 'Times are those of the clock on the wall; the first is taken as power-on.',
+  moments: 'The first moment is taken as power-on.',
+  'epoch-seconds': 'Times are seconds since 1970; the first is taken as power-on.',
+  'epoch-milliseconds': 'Times are milliseconds since 1970; the first is taken as power-on.',
+  'running-seconds': 'Times are seconds that ran before power-on; the first is taken as power-on.',
+  'running-milliseconds': 'Times are milliseconds that ran before power-on; the first is taken as power-on.',
+}
+
+/** Styles in which power-on is where the first row stands. */
+export const countsFromFirst = (style: TimeStyle): boolean =>
+  !['seconds', 'milliseconds', 'minutes', 'clock'].includes(style)
+/** Styles whose times, in seconds, are moments of the calendar. */
+export const isCalendar = (style: TimeStyle): boolean => style === 'moments' || style.startsWith('epoch')
+
+export const DAY_S = 24 * 3600
+
+/** Decimal number with point or comma; NaN for anything else. A minus may be the typographer's. */
 export function parseNumber(cell: string): number {
-  const text = cell.trim()
+  const text = cell.trim().replace('−', '-')
   return /^[+-]?(\d+([.,]\d*)?|[.,]\d+)(e[+-]?\d+)?$/i.test(text) ? Number(text.replace(',', '.')) : NaN
 }
 
@@ -22,32 +60,105 @@ export function parseClock(cell: string): number {
   return wellFormed ? hours * 3600 + minutes * 60 + seconds : NaN
 }
 
-/** An ISO 8601 moment in seconds since 1970; NaN for anything else. */
+/** A time on the wall, `18:40`, `18:40:05` or `6:40 pm`, in seconds since midnight; NaN for anything else. */
+export function parseTimeOfDay(cell: string): number {
+  const parts = /^(\d{1,2}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?\s*(am|pm)?$/i.exec(cell.trim())
+  if (!parts) return NaN
+  const half = parts[4]?.toLowerCase()
+  const [h, minutes, seconds] = [
+    Number(parts[1]),
+    Number(parts[2]),
+    Number((parts[3] ?? '0').replace(',', '.')),
+  ]
+  if (half && (h < 1 || h > 12)) return NaN
+  const hours = half ? (h % 12) + (half === 'pm' ? 12 : 0) : h
+  return hours < 24 && minutes < 60 && seconds < 60 ? hours * 3600 + minutes * 60 + seconds : NaN
+}
+
+/** An ISO 8601 moment, or `02.03.2026 18:40:05`, day first, in seconds since 1970; NaN for anything else. */
 export function parseMoment(cell: string): number {
-  const text = cell.trim().replace(/^(\d{4}-\d{2}-\d{2}) (\d)/, '$1T$2')
-  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}/.test(text)) return NaN
-  const moment = parseISO(text.replace(/(:\d{2}),(\d+)/, '$1.$2'))
+  const text = cell.trim()
+  const european =
+    /^(\d{1,2})[./](\d{1,2})[./](\d{4})[ ,T]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d+))?)?$/.exec(text)
+  if (european) return momentOf(european.slice(1))
+  const iso = text.replace(/^(\d{4}-\d{2}-\d{2}) (\d)/, '$1T$2')
+  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}/.test(iso)) return NaN
+  const moment = parseISO(iso.replace(/(:\d{2}),(\d+)/, '$1.$2'))
   return isValid(moment) ? moment.getTime() / 1000 : NaN
 }
 
+function momentOf([day, month, year, hour, minute, second = '0', fraction = '0']: string[]): number {
+  const [d, m, y, h, min, s] = [day, month, year, hour, minute, second].map(Number)
+  const moment = new Date(y, m - 1, d, h, min, s)
+  // A 31st of February would roll over into March.
+  const real = moment.getDate() === d && moment.getMonth() === m - 1 && h < 24 && min < 60 && s < 60
+  return real ? moment.getTime() / 1000 + Number(`0.${fraction}`) : NaN
+}
+
+const thousandths = (cell: string) => parseNumber(cell) / 1000
 const READERS: Record<TimeStyle, (cell: string) => number> = {
   seconds: parseNumber,
-  milliseconds: (cell) => parseNumber(cell) / 1000,
+  milliseconds: thousandths,
   minutes: (cell) => parseNumber(cell) * 60,
   clock: parseClock,
+  'time-of-day': parseTimeOfDay,
   moments: parseMoment,
+  'epoch-seconds': parseNumber,
+  'epoch-milliseconds': thousandths,
+  'running-seconds': parseNumber,
+  'running-milliseconds': thousandths,
 }
 
 export const readTime = (style: TimeStyle, cell: string): number => READERS[style](cell)
 
-/** Picks the style from the column's header and the first filled cells. */
+/** 1 January 2001 and 2100, in seconds: what lies between is a moment rather than a length. */
+const EPOCH_FROM = 978_307_200
+const EPOCH_TO = 4_102_444_800
+/** An elapsed clock begins near zero; one that begins later than this, in seconds, hangs on a wall. */
+const WALL_FROM = 3600
+
+/** Picks the style from the column's header and its first filled cells. */
 export function guessTimeStyle(header: string, cells: readonly string[]): TimeStyle {
-  const filled = cells.filter((c) => c.trim() !== '').slice(0, 50)
+  const filled = cells.filter((c) => c.trim() !== '').slice(0, 200)
   const most = (read: (cell: string) => number) =>
     filled.length > 0 && filled.filter((c) => !Number.isNaN(read(c))).length > filled.length / 2
-  if (most(parseClock)) return 'clock'
+  if (most(parseClock) || most(parseTimeOfDay)) return isOnTheWall(header, filled) ? 'time-of-day' : 'clock'
   if (most(parseMoment)) return 'moments'
-  if (/(^|[^a-z])(ms|msec|millis\w*)([^a-z]|$)/i.test(header)) return 'milliseconds'
+  const numbers = filled.map(parseNumber).filter((n) => !Number.isNaN(n))
+  const [first = 0] = numbers
+  if (first / 1000 > EPOCH_FROM && first / 1000 < EPOCH_TO) return 'epoch-milliseconds'
+  if (first > EPOCH_FROM && first < EPOCH_TO) return 'epoch-seconds'
+  const inThousandths = /(^|[^a-z])(ms|msec|millis\w*)([^a-z]|$)/i.test(header)
+  if (/uptime|time ?stamp|\bticks?\b|since (boot|start)/i.test(header.replace(/_/g, ' ')))
+    return inThousandths || isThousandths(numbers) ? 'running-milliseconds' : 'running-seconds'
+  if (inThousandths) return 'milliseconds'
   if (/(^|[^a-z])(min|mins|minutes?)([^a-z]|$)/i.test(header)) return 'minutes'
   return 'seconds'
+}
+
+/** Whole numbers that go on by hundreds: a log that is read every few minutes has no such steps in seconds. */
+function isThousandths(numbers: readonly number[]): boolean {
+  const steps = numbers.slice(1).map((n, i) => n - numbers[i])
+  return steps.length > 0 && numbers.every(Number.isInteger) && steps.every((s) => s === 0 || s >= 90)
+}
+
+/** Past midnight, with am or pm, begun late, or called so: a clock that tells the time of day. */
+function isOnTheWall(header: string, cells: readonly string[]): boolean {
+  if (/time of day|wall|\bclock\b|o.clock|local time/i.test(header.replace(/_/g, ' '))) return true
+  if (cells.some((c) => /[ap]m\s*$/i.test(c))) return true
+  const hasSeconds = cells.every((c) => /^\s*\d{1,2}:\d{2}:/.test(c))
+  const times = cells.map(parseTimeOfDay)
+  if (times.some(Number.isNaN)) return false
+  const passesMidnight = times.some((t, i) => i > 0 && t < times[i - 1] - DAY_S / 2)
+  return passesMidnight || (hasSeconds ? times[0] >= WALL_FROM : isFarIn(cells.map(parseClock)))
+}
+
+/** Read as minutes and seconds it would begin at more than twenty of its own steps: `18:40`, `18:45` hang on a wall. */
+function isFarIn(seconds: readonly number[]): boolean {
+  const steps = seconds
+    .slice(1)
+    .map((s, i) => s - seconds[i])
+    .sort((a, b) => a - b)
+  const usual = steps[Math.floor(steps.length / 2)]
+  return usual > 0 && seconds[0] > 20 * usual
 }

@@ -1,43 +1,76 @@
 import Papa from 'papaparse'
-import { BOUNDS, TEMPERATURE_BOUNDS } from '../trace/bounds'
+import { BOUNDS, LONGEST_S, TEMPERATURE_BOUNDS } from '../trace/bounds'
+import { traceProblem } from '../trace/check'
+import { placesProblem } from '../trace/places'
 import { CHANNELS, type Trace } from '../trace/trace'
-import { CHANNEL_HEADERS, guessColumns, type ColumnMeaning } from './columns'
-import { UnreadableFile, type Problem } from './problem'
+import { CHANNEL_HEADERS, guessColumns, isHeaderRow, repeatedColumns, type ColumnMeaning } from './columns'
+import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { readTable, type Table } from './table'
-import { parseNumber, readTime } from './timeCell'
+import { guardCell, unguardCell } from './textCell'
+import {
+  countsFromFirst,
+  DAY_S,
+  isCalendar,
+  parseNumber,
+  readTime,
+  TIME_ASSUMED,
+  type TimeStyle,
+} from './timeCell'
 
 /** A trace read from a file, with everything that was assumed or could not be read. */
 export interface TraceReadResult {
   trace: Trace
+  /** The first faults, one by one; `problemCount` counts them all. */
   problems: Problem[]
+  problemCount: number
   assumed: string[]
+  /** The moment of the first row, ISO 8601, where the file tells the date; null where it does not. */
+  startedAt: string | null
+}
+
+/** The header's names as they may stand in a message. */
+const MOST_NAMED = 12
+const named = (headers: readonly string[]): string => {
+  const shown = headers.slice(0, MOST_NAMED).map((h) => quoted(h))
+  return headers.length > MOST_NAMED
+    ? `${shown.join(', ')} and ${headers.length - MOST_NAMED} more`
+    : shown.join(', ')
 }
 
 /**
  * Reads a trace from CSV text. Cells that cannot be read become "not read" and are named by line; rows whose
  * time cannot be read or goes backwards are left out and named.
- * @throws UnreadableFile when there is no table, no time column, or nothing to read in it.
+ * @throws UnreadableFile when there is no table, no time column, nothing to read in it, or two columns of one name.
  */
 export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]): TraceReadResult {
-  const table = readTable(text)
+  const table = readTraceTable(text)
+  const repeated = repeatedColumns(table.headers)
+  if (!meanings && repeated.length > 0)
+    throw new UnreadableFile('Two columns carry the same name: which one is meant cannot be told.', [
+      { line: null, where: '', message: `Named twice: ${named(repeated.map((i) => table.headers[i]))}.` },
+    ])
   return traceFromTable(table, meanings ?? guessColumns(table))
 }
+
+/** Reads the table of a trace, past whatever stands before its header. */
+export const readTraceTable = (text: string): Table => readTable(text, isHeaderRow)
 
 /** The second half of {@link readTraceCsv}, for a table whose columns the user has named. */
 export function traceFromTable(table: Table, meanings: readonly ColumnMeaning[]): TraceReadResult {
   const timeIndex = meanings.findIndex((m) => m.kind === 'time')
   if (timeIndex < 0)
     throw new UnreadableFile('There is no time column: name one "time_s", in seconds since power-on.', [
-      { line: 1, where: '', message: `Columns found: ${table.headers.join(', ')}.` },
+      { line: 1, where: '', message: `Columns found: ${named(table.headers)}.` },
     ])
   if (!meanings.some((m) => m.kind === 'channel' || m.kind === 'temperature'))
     throw new UnreadableFile(
       'There is a time column but no readings beside it, such as "battery_percent" or "power_w".',
     )
+  refuseUnlikePlaces(meanings)
 
-  const problems: Problem[] = []
-  const { rows, time, assumed } = readTimes(table, timeIndex, meanings[timeIndex], problems)
-  if (rows.length === 0) throw new UnreadableFile('No row has a time that could be read.', problems)
+  const problems = new ProblemList()
+  const { rows, time, assumed, origin, style } = readTimes(table, timeIndex, meanings[timeIndex], problems)
+  if (rows.length === 0) throw new UnreadableFile('No row has a time that could be read.', problems.kept)
 
   const trace: Trace = { time, temperatures: {} }
   meanings.forEach((meaning, i) => {
@@ -56,51 +89,68 @@ export function traceFromTable(table: Table, meanings: readonly ColumnMeaning[])
       trace.temperatures[meaning.place] = readColumn(rows, i, where, TEMPERATURE_BOUNDS, convert, problems)
     }
     if (meaning.kind === 'note' && rows.some((r) => (r.cells[i] ?? '') !== ''))
-      trace.notes = rows.map((r) => r.cells[i] ?? '')
+      trace.notes = rows.map((r) => unguardCell(r.cells[i] ?? '').slice(0, NOTE_MAX))
   })
+  const problem = traceProblem(trace)
+  if (problem) throw new UnreadableFile(`The readings do not hold together: ${problem}.`, problems.kept)
   if (rows.some((r) => r.cells.some((c) => /^\s*-?\d+,\d+\s*$/.test(c))))
     assumed.push('A comma inside a number is a decimal comma.')
-  problems.sort((a, b) => (a.line ?? 0) - (b.line ?? 0))
-  return { trace, problems, assumed: [...table.assumed, ...assumed] }
+  for (const i of repeatedColumns(table.headers))
+    assumed.push(`Column ${i + 1} is called ${quoted(table.headers[i])} like one before it.`)
+  const all = [...table.problems.kept, ...problems.kept].sort((a, b) => (a.line ?? 0) - (b.line ?? 0))
+  return {
+    trace,
+    problems: all,
+    problemCount: table.problems.count + problems.count,
+    assumed: [...table.assumed, ...assumed],
+    startedAt: isCalendar(style) ? new Date(origin * 1000).toISOString() : null,
+  }
 }
 
-function readTimes(table: Table, index: number, meaning: ColumnMeaning, problems: Problem[]) {
-  const style = meaning.kind === 'time' ? meaning.style : 'seconds'
+const NOTE_MAX = 2000
+
+function refuseUnlikePlaces(meanings: readonly ColumnMeaning[]): void {
+  const problem = placesProblem(meanings.flatMap((m) => (m.kind === 'temperature' ? [m.place] : [])))
+  if (problem) throw new UnreadableFile(`The places of temperature cannot be told apart: ${problem}.`)
+}
+
+function readTimes(table: Table, index: number, meaning: ColumnMeaning, problems: ProblemList) {
+  const style: TimeStyle = meaning.kind === 'time' ? meaning.style : 'seconds'
   const where = table.headers[index]
   const rows: Table['rows'] = []
   const time: number[] = []
+  const fromFirst = countsFromFirst(style)
   let origin = 0
+  let days = 0
+  let last = -Infinity
   for (const row of table.rows) {
     const cell = row.cells[index] ?? ''
     const read = readTime(style, cell)
-    const at = read - origin
+    // Past midnight the clock on the wall begins anew.
+    if (style === 'time-of-day' && read + days * DAY_S < last - DAY_S / 2) days++
+    const moment = read + (style === 'time-of-day' ? days * DAY_S : 0)
+    // Times that ran before power-on count from the first row; every other style counts from power-on already.
+    const at = fromFirst && time.length > 0 ? moment - origin : fromFirst ? 0 : moment
     if (Number.isNaN(read))
-      problems.push({ line: row.line, where, message: `"${cell}" is not a time; the row is left out.` })
+      problems.add(row.line, where, `${quoted(cell)} is not a time; the row is left out.`)
     else if (time.length > 0 && at < time[time.length - 1])
-      problems.push({
-        line: row.line,
+      problems.add(
+        row.line,
         where,
-        message: `Time goes backwards, from ${time[time.length - 1]} s to ${at} s; the row is left out.`,
-      })
-    else if (at < 0)
-      problems.push({
-        line: row.line,
-        where,
-        message: `Time is before power-on (${at} s); the row is left out.`,
-      })
+        `Time goes backwards, from ${time[time.length - 1]} s to ${at} s; the row is left out.`,
+      )
+    else if (at < 0) problems.add(row.line, where, `Time is before power-on (${at} s); the row is left out.`)
+    else if (!(at <= LONGEST_S))
+      problems.add(row.line, where, `${quoted(cell)} is longer than any run; the row is left out.`)
     else {
-      // Moments of the day count from the first one; every other style counts from power-on already.
-      if (style === 'moments' && time.length === 0) origin = read
+      if (fromFirst && time.length === 0) origin = moment
+      last = moment
       rows.push(row)
-      time.push(read - origin)
+      time.push(at)
     }
   }
-  const assumed: string[] = []
-  if (style === 'clock') assumed.push('Times are hours, minutes and seconds since power-on.')
-  if (style === 'milliseconds') assumed.push('Times are milliseconds since power-on.')
-  if (style === 'minutes') assumed.push('Times are minutes since power-on.')
-  if (style === 'moments') assumed.push('The first moment is taken as power-on.')
-  return { rows, time: Float64Array.from(time), assumed }
+  const said = TIME_ASSUMED[style]
+  return { rows, time: Float64Array.from(time), assumed: said ? [said] : [], origin, style }
 }
 
 function readColumn(
@@ -109,22 +159,18 @@ function readColumn(
   where: string,
   [low, high]: readonly [number, number],
   convert: (n: number) => number,
-  problems: Problem[],
+  problems: ProblemList,
 ): Float64Array {
   return Float64Array.from(rows, (row) => {
-    const cell = (row.cells[index] ?? '').trim()
+    const cell = unguardCell((row.cells[index] ?? '').trim())
     if (cell === '') return NaN
     const value = convert(parseNumber(cell.replace(/\s*%$/, '')))
     if (Number.isNaN(value)) {
-      problems.push({ line: row.line, where, message: `"${cell}" is not a number; it counts as not read.` })
+      problems.add(row.line, where, `${quoted(cell)} is not a number; it counts as not read.`)
       return NaN
     }
     if (value < low || value > high) {
-      problems.push({
-        line: row.line,
-        where,
-        message: `${cell} is outside ${low} to ${high}; it counts as not read.`,
-      })
+      problems.add(row.line, where, `${quoted(cell)} is outside ${low} to ${high}; it counts as not read.`)
       return NaN
     }
     return value
@@ -146,7 +192,7 @@ export function writeTraceCsv(trace: Trace): string {
     String(t),
     ...channels.map((c) => cell(trace[c]![i])),
     ...places.map((place) => cell(trace.temperatures[place][i])),
-    ...(trace.notes ? [trace.notes[i]] : []),
+    ...(trace.notes ? [guardCell(trace.notes[i])] : []),
   ])
   return Papa.unparse({ fields, data }, { newline: '\r\n' }) + '\r\n'
 }

@@ -1,4 +1,4 @@
-import type { Cable, Device, GearCorrection, Meter, Source } from './gear'
+import type { Cable, Device, Meter, RatingCorrection, Source } from './gear'
 import { formatOffers } from './offers'
 
 type Item = Device | Source | Cable | Meter
@@ -48,11 +48,19 @@ export function ratingChanges(before: Item, after: Item): RatingChange[] {
 
 /** The changes as they are kept for good. */
 export const asCorrections = (
-  itemId: string,
   changes: readonly RatingChange[],
   why: string,
   when: string,
-): GearCorrection[] => changes.map(({ field, from, to }) => ({ itemId, field, from, to, why, when }))
+): RatingCorrection[] => changes.map(({ field, from, to }) => ({ field, from, to, why, when }))
+
+/** Both lists as one, in order of time; a correction that stands in both is there once. */
+export function joinCorrections(
+  mine: readonly RatingCorrection[],
+  theirs: readonly RatingCorrection[],
+): RatingCorrection[] {
+  const all = new Map([...mine, ...theirs].map((c) => [`${c.when} ${c.field} ${c.from} ${c.to}`, c]))
+  return [...all.values()].sort((a, b) => a.when.localeCompare(b.when))
+}
 
 export const ratingLabel = (field: string): string => RATINGS[field] ?? field
 

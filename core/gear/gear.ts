@@ -35,6 +35,7 @@ export interface Device {
   /** Tells equal units apart. */
   unitLabel: string
   notes: string
+  corrections: RatingCorrection[]
 }
 
 export type Offer =
@@ -62,6 +63,7 @@ export interface Source {
   size: string
   owned: boolean
   notes: string
+  corrections: RatingCorrection[]
 }
 
 export interface Cable {
@@ -73,6 +75,7 @@ export interface Cable {
   maxAmps: number
   marked: boolean
   price: number | null
+  corrections: RatingCorrection[]
 }
 
 export const METER_KINDS = ['power meter', 'thermometer'] as const
@@ -104,6 +107,7 @@ export interface Meter {
   intervalS: number | null
   place: MeterPlace
   notes: string
+  corrections: RatingCorrection[]
 }
 
 export const OBSERVED_OUTCOMES = ['charges', 'slow', 'connected', 'loses', 'refuses'] as const
@@ -121,9 +125,8 @@ export interface Observation {
   when: string
 }
 
-/** A correction of a rating: the old value stays. */
-export interface GearCorrection {
-  itemId: string
+/** A correction of a rating, kept with the item it corrects: the old value stays. */
+export interface RatingCorrection {
   field: string
   from: string
   to: string

@@ -1,4 +1,5 @@
 import { array, boolean, mixed, number, object, string, type ObjectSchema } from 'yup'
+import { id, isBetween, moment, optionalId } from '../trace/fields'
 import {
   DEVICE_KINDS,
   METER_KINDS,
@@ -10,6 +11,7 @@ import {
   type Meter,
   type Observation,
   type Offer,
+  type RatingCorrection,
   type Source,
 } from './gear'
 
@@ -62,9 +64,24 @@ const range = object({
     }),
 })
 
+/** Corrections of an item's ratings, kept with it. */
+const correctionsField = () =>
+  array(
+    object({
+      field: string().required('is missing').max(60),
+      from: text(4000),
+      to: text(4000),
+      why: string().required('is missing').max(400),
+      when: moment(),
+    }) satisfies ObjectSchema<RatingCorrection>,
+  )
+    .defined()
+    .default([])
+    .max(2000)
+
 /** A device as stored and as entered. Capacities are bounded by what has ever charged from a small supply. */
 export const deviceSchema: ObjectSchema<Device> = object({
-  id: string().required(),
+  id: id(),
   name: name(),
   kind: mixed<Device['kind']>()
     .oneOf([...DEVICE_KINDS], 'Choose a kind.')
@@ -81,7 +98,7 @@ export const deviceSchema: ObjectSchema<Device> = object({
   maxWatts: positive('Most it takes', 500, ' W'),
   minWatts: optional('Least it charges from', 0, 240, ' W'),
   minVolts: optional('Least volts', 0, 48, ' V'),
-  fixedVolts: array(number().min(1).max(60).required()).defined().default([]),
+  fixedVolts: array(number().min(1).max(60).required()).defined().default([]).max(32),
   adjustable: range.transform(rangeFromText).nullable().defined().default(null),
   family: text(80),
   wirelessWatts: positive('Most without a wire', 200, ' W'),
@@ -90,30 +107,48 @@ export const deviceSchema: ObjectSchema<Device> = object({
   claims: text(),
   unitLabel: text(40),
   notes: text(),
+  corrections: correctionsField(),
 }).test(
   'one-capacity',
   'Give the capacity in mAh or in Wh, not both.',
   (d) => d.capacityMah === null || d.capacityWh === null,
 )
 
-const offerSchema = mixed<Offer>()
-  .required()
-  .test('offer', 'An offer is not readable.', (o) => {
-    if (typeof o !== 'object' || o === null) return false
-    const numbers =
-      o.kind === 'adjustable'
-        ? [o.minVolts, o.maxVolts, o.amps]
-        : o.kind === 'legacy'
-          ? [o.amps]
-          : [o.volts, o.amps]
-    return (
-      ['fixed', 'adjustable', 'legacy', 'family'].includes(o.kind) &&
-      numbers.every((n) => typeof n === 'number' && n > 0)
-    )
-  })
+/** Most volts and amperes of an offer: 48 V and 5 A is the most a USB port gives; families have a little more. */
+const OFFER_VOLTS = 60
+const OFFER_AMPS = 20
+
+/** An offer with what belongs to its kind and nothing else; undefined where it is none. */
+function cleanOffer(given: unknown): Offer | undefined {
+  if (typeof given !== 'object' || given === null) return undefined
+  const o = given as Offer
+  const volts = (v: unknown) => isBetween(v, 0.1, OFFER_VOLTS)
+  if (!isBetween(o.amps, 0.001, OFFER_AMPS)) return undefined
+  switch (o.kind) {
+    case 'fixed':
+      return volts(o.volts) ? { kind: 'fixed', volts: o.volts, amps: o.amps } : undefined
+    case 'adjustable':
+      return volts(o.minVolts) && volts(o.maxVolts) && o.minVolts < o.maxVolts
+        ? { kind: 'adjustable', minVolts: o.minVolts, maxVolts: o.maxVolts, amps: o.amps }
+        : undefined
+    case 'legacy':
+      return { kind: 'legacy', amps: o.amps }
+    case 'family':
+      return volts(o.volts) && typeof o.family === 'string' && o.family.length <= 80
+        ? { kind: 'family', family: o.family, volts: o.volts, amps: o.amps }
+        : undefined
+    default:
+      return undefined
+  }
+}
+
+const offerSchema = mixed<Offer>((v): v is Offer => cleanOffer(v) !== undefined)
+  .transform((v: unknown) => cleanOffer(v) ?? v)
+  .typeError('An offer is not readable.')
+  .required('An offer is not readable.')
 
 export const sourceSchema: ObjectSchema<Source> = object({
-  id: string().required(),
+  id: id(),
   name: name(),
   kind: mixed<Source['kind']>()
     .oneOf([...SOURCE_KINDS], 'Choose a kind.')
@@ -126,19 +161,21 @@ export const sourceSchema: ObjectSchema<Source> = object({
     .moreThan(0, 'Rated watts must be more than 0.')
     .max(500, 'Rated watts must be at most 500 W.')
     .required('Give the rated watts.'),
-  ports: array(object({ name: text(40), offers: array(offerSchema).defined() }))
+  ports: array(object({ name: text(40), offers: array(offerSchema).defined().max(64) }))
     .defined()
-    .default([]),
+    .default([])
+    .max(32),
   sharing: text(),
   price: optional('Price', 0, 100_000),
   weightG: optional('Weight', 0, 50_000, ' g'),
   size: text(80),
   owned: boolean().defined().default(true),
   notes: text(),
+  corrections: correctionsField(),
 })
 
 export const cableSchema: ObjectSchema<Cable> = object({
-  id: string().required(),
+  id: id(),
   name: name(),
   connectors: text(80),
   lengthM: positive('Length', 20, ' m'),
@@ -149,10 +186,11 @@ export const cableSchema: ObjectSchema<Cable> = object({
     .required(),
   marked: boolean().defined().default(false),
   price: optional('Price', 0, 100_000),
+  corrections: correctionsField(),
 })
 
 export const meterSchema: ObjectSchema<Meter> = object({
-  id: string().required(),
+  id: id(),
   name: name(),
   kind: mixed<Meter['kind']>()
     .oneOf([...METER_KINDS], 'Choose a kind.')
@@ -166,16 +204,17 @@ export const meterSchema: ObjectSchema<Meter> = object({
     .oneOf([...METER_PLACES], 'Choose where it sits.')
     .required('Choose where it sits.'),
   notes: text(),
+  corrections: correctionsField(),
 })
 
 export const observationSchema: ObjectSchema<Observation> = object({
-  id: string().required(),
-  deviceId: string().required('Choose a device.'),
-  sourceId: string().required('Choose a source.'),
-  cableId: string().nullable().defined().default(null),
+  id: id(),
+  deviceId: id(),
+  sourceId: id(),
+  cableId: optionalId(),
   outcome: mixed<Observation['outcome']>()
     .oneOf([...OBSERVED_OUTCOMES], 'Choose what was seen.')
     .required('Choose what was seen.'),
   note: text(400),
-  when: string().required(),
+  when: moment(),
 })

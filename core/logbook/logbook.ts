@@ -1,61 +1,54 @@
-import type { Cable, Device, GearCorrection, Meter, Observation, Source } from '../gear/gear'
-import type { Campaign } from '../plan/campaign'
-import type { Protocol } from '../protocol/protocol'
+import { COLLECTION_NAMES, COLLECTIONS, type CollectionName, type Records } from './collections'
 import type { RunWithTrace } from './run'
 
-/** Everything a reviewer keeps. */
-export interface Logbook {
-  devices: Device[]
-  sources: Source[]
-  cables: Cable[]
-  meters: Meter[]
-  gearCorrections: GearCorrection[]
-  /** What was seen when a device was put on a source. */
-  observations: Observation[]
-  /** The reviewer's own protocols, and schools they changed. */
-  protocols: Protocol[]
-  campaigns: Campaign[]
-  runs: RunWithTrace[]
-}
+/** Everything but the runs. */
+export type Shelf = { [K in Exclude<CollectionName, 'runs'>]: Records[K][] }
+/** Everything a reviewer keeps: every collection, and each run with its trace. */
+export type Logbook = Shelf & { runs: RunWithTrace[] }
 
-export const emptyLogbook = (): Logbook => ({
-  devices: [],
-  sources: [],
-  cables: [],
-  meters: [],
-  gearCorrections: [],
-  observations: [],
-  protocols: [],
-  campaigns: [],
-  runs: [],
-})
+export const SHELF_NAMES = COLLECTION_NAMES.filter((name) => name !== 'runs')
 
-/** Adds what is new and replaces what carries the same id; nothing else is touched. */
-export function mergeLogbooks(into: Logbook, from: Logbook): Logbook {
-  return {
-    devices: mergeById(into.devices, from.devices, (d) => d.id),
-    sources: mergeById(into.sources, from.sources, (s) => s.id),
-    cables: mergeById(into.cables, from.cables, (c) => c.id),
-    meters: mergeById(into.meters, from.meters, (m) => m.id),
-    gearCorrections: mergeById(into.gearCorrections, from.gearCorrections, correctionKey),
-    observations: mergeById(into.observations, from.observations, (o) => o.id),
-    protocols: mergeById(into.protocols, from.protocols, (p) => p.id),
-    campaigns: mergeById(into.campaigns, from.campaigns, (c) => c.id),
-    runs: mergeById(into.runs, from.runs, (r) => r.run.id),
+export const emptyLogbook = (): Logbook =>
+  Object.fromEntries(COLLECTION_NAMES.map((name) => [name, []])) as unknown as Logbook
+
+export const isEmptyLogbook = (logbook: Logbook): boolean =>
+  COLLECTION_NAMES.every((name) => logbook[name].length === 0)
+
+/** One collection with another's records added; where both hold the same id the collection's own rule decides. */
+export function mergeRecords<K extends CollectionName>(
+  name: K,
+  into: readonly Records[K][],
+  from: readonly Records[K][],
+): Records[K][] {
+  const { merge } = COLLECTIONS[name]
+  const all = new Map(into.map((record) => [record.id, record]))
+  for (const record of from) {
+    const mine = all.get(record.id)
+    all.set(record.id, mine === undefined ? record : merge(mine, record))
   }
+  return [...all.values()]
 }
 
-/** A correction has no id of its own: what, where and when tell it apart. */
-export const correctionKey = (c: GearCorrection): string => `${c.itemId} ${c.field} ${c.when}`
+/** Two logbooks as one. A run comes with the trace of the side it was taken from. */
+export function mergeLogbooks(into: Logbook, from: Logbook): Logbook {
+  const merged = emptyLogbook()
+  for (const name of SHELF_NAMES)
+    Object.assign(merged, { [name]: mergeRecords(name, into[name], from[name]) })
+  const traces = new Map([...into.runs, ...from.runs].map(({ run, trace }) => [run, trace]))
+  merged.runs = mergeRecords('runs', into.runs.map((r) => r.run), from.runs.map((r) => r.run)).map((run) => ({ run, trace: traces.get(run)! })) // prettier-ignore
+  return merged
+}
 
-function mergeById<T>(into: readonly T[], from: readonly T[], id: (item: T) => string): T[] {
-  const merged = new Map(into.map((item) => [id(item), item]))
-  for (const item of from) merged.set(id(item), item)
-  return [...merged.values()]
+/** An ink that no lane on the bench has, while there is one; among those the least used by the device's runs. */
+export function freeInk(ofDevice: readonly number[], onBench: readonly number[], count = 8): number {
+  const here = onBench.map((ink) => ink % count)
+  const free = Array.from({ length: count }, (_, ink) => ink).filter((ink) => !here.includes(ink))
+  const best = nextInk([...ofDevice, ...here], count)
+  return free.length === 0 || free.includes(best) ? best : free[0]
 }
 
 /** The least used ink, so that a new run is easy to tell from the others. */
 export function nextInk(used: readonly number[], count = 8): number {
   const uses = Array.from({ length: count }, (_, ink) => used.filter((u) => u % count === ink).length)
-  return uses.indexOf(Math.min(...uses))
+  return uses.reduce((best, n, ink) => (n < uses[best] ? ink : best), 0)
 }

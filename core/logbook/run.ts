@@ -4,9 +4,21 @@ import type { Correction, Provenance, Trace, TraceEvent } from '../trace/trace'
 
 export type { ReadingRule, StopRule }
 
-export type RunState = 'done' | 'spoilt' | 'set-aside'
+/**
+ * How a run stands: `done` by its stop rule; `short`, stopped before it, sound as far as it goes; `spoilt`, on record
+ * but not counted; `set-aside` by the reviewer.
+ */
+export const RUN_STATES = ['done', 'short', 'spoilt', 'set-aside'] as const
+export type RunState = (typeof RUN_STATES)[number]
 
-/** One charge of one device from one source. Its trace is kept apart, under the same id. */
+export const RUN_STATE_WORDS: Record<RunState, string> = {
+  done: 'done',
+  short: 'stopped early',
+  spoilt: 'spoilt',
+  'set-aside': 'set aside',
+}
+
+/** One charge of one device from one source. Its trace is kept apart. */
 export interface Run {
   id: string
   deviceId: string
@@ -17,8 +29,9 @@ export interface Run {
   /** ISO 8601 moment of power-on. */
   startedAt: string
   state: RunState
-  /** Why it is spoilt or set aside. */
+  /** Why it is short, spoilt or set aside. */
   stateReason: string
+  /** The level at power-on as it was read; null when nobody read it. */
   startPercent: number | null
   reading: ReadingRule
   stop: StopRule
@@ -39,3 +52,6 @@ export interface RunWithTrace {
 
 /** A result made by the charge model is never shown without saying so. */
 export const isSimulated = (run: Run): boolean => run.provenance === 'simulation'
+
+/** Whether a run counts: sound as far as it goes. */
+export const isSound = ({ state }: Run): boolean => state === 'done' || state === 'short'

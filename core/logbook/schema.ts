@@ -1,56 +1,53 @@
-import { array, mixed, number, object, string, type ObjectSchema } from 'yup'
-import type { Correction, TraceEvent } from '../trace/trace'
+import { array, mixed, object, string, type ObjectSchema } from 'yup'
+import { bounded, boundedOrNull, freeText, id, moment, optionalId } from '../trace/fields'
+import { LONGEST_S, MOST_READINGS } from '../trace/bounds'
+import { CHANNELS, type Correction, type TraceEvent } from '../trace/trace'
 import { checklistAnswerSchema, readingRuleSchema, stopRuleSchema } from '../protocol/schema'
-import type { Run } from './run'
+import { RUN_STATES, type Run } from './run'
 
-const finite = () =>
-  number()
-    .required()
-    .test('finite', 'must be a number', (v) => Number.isFinite(v))
-const anyText = () => string().defined().default('')
+/** Most events, corrections or checklist items one run may carry. */
+const MOST_ENTRIES = 20_000
+const WORDS = 400
 
-const eventSchema: ObjectSchema<TraceEvent> = object({
-  t: finite(),
-  kind: string().required(),
-  text: anyText(),
+export const eventSchema: ObjectSchema<TraceEvent> = object({
+  t: bounded(0, LONGEST_S),
+  kind: string().required('is missing').max(40),
+  text: freeText(WORDS),
 })
 
 const correctionSchema: ObjectSchema<Correction> = object({
-  row: finite().integer().min(0),
-  t: finite(),
+  row: bounded(0, MOST_READINGS).integer(),
+  t: bounded(0, LONGEST_S),
   what: mixed<Correction['what']>()
-    .oneOf(['percent', 'voltage', 'current', 'power', 'batteryPower'])
-    .required(),
-  from: number().nullable().defined(),
-  to: number().nullable().defined(),
-  why: string().required(),
-  when: string().required(),
+    .oneOf([...CHANNELS])
+    .required('is missing'),
+  from: boundedOrNull(-1e9, 1e9),
+  to: boundedOrNull(-1e9, 1e9),
+  why: string().required('is missing').max(WORDS),
+  when: moment(),
 })
 
 /** A run as stored; its trace is checked beside it. */
 export const runSchema: ObjectSchema<Run> = object({
-  id: string().required(),
-  deviceId: string().required(),
-  sourceId: string().required(),
-  cableId: string().nullable().defined().default(null),
-  ink: finite().integer().min(0),
-  startedAt: string()
-    .required()
-    .test('moment', 'is not a moment', (s) => !Number.isNaN(Date.parse(s ?? ''))),
-  state: mixed<Run['state']>().oneOf(['done', 'spoilt', 'set-aside']).required(),
-  stateReason: anyText(),
-  startPercent: number().min(0).max(100).nullable().defined().default(null),
+  id: id(),
+  deviceId: id(),
+  sourceId: id(),
+  cableId: optionalId(),
+  ink: bounded(0, 1000).integer(),
+  startedAt: moment(),
+  state: mixed<Run['state']>()
+    .oneOf([...RUN_STATES])
+    .required('is missing'),
+  stateReason: freeText(WORDS),
+  startPercent: boundedOrNull(0, 100).default(null),
   reading: readingRuleSchema,
   stop: stopRuleSchema,
   provenance: mixed<Run['provenance']>()
     .oneOf(['hand', 'meter', 'self-report', 'import', 'simulation'])
-    .required(),
-  events: array(eventSchema).defined().default([]),
-  corrections: array(correctionSchema).defined().default([]),
-  notes: anyText(),
-  planned: object({ campaignId: string().required(), plannedId: string().required() })
-    .nullable()
-    .defined()
-    .default(null),
-  checklist: array(checklistAnswerSchema).defined().default([]),
+    .required('is missing'),
+  events: array(eventSchema).defined().default([]).max(MOST_ENTRIES),
+  corrections: array(correctionSchema).defined().default([]).max(MOST_ENTRIES),
+  notes: freeText(10_000),
+  planned: object({ campaignId: id(), plannedId: id() }).nullable().defined().default(null),
+  checklist: array(checklistAnswerSchema).defined().default([]).max(200),
 })

@@ -1,4 +1,3 @@
-import type { Reading } from '../trace/trace'
 import { forecastS, type AcceptanceCurve } from './forecast'
 
 /** Pace is read over at least this long, where there is as much: shorter, and whole points rule it. s */
@@ -8,13 +7,18 @@ const LEAST_POINTS = 3
 /** A pace outside this share of the forecast means that something else is wrong; it is not followed further. */
 const PACE_RANGE = [0.33, 4] as const
 
+/** A level shown at a moment. Seconds, percent. */
+export interface Shown {
+  t: number
+  percent: number
+}
+
 /** Points per minute over the last ten minutes or so; NaN before two levels were read. */
-export function recentRate(readings: readonly Reading[]): number {
-  const levels = readings.filter((r) => r.percent !== undefined)
+export function recentRate(levels: readonly Shown[]): number {
   const last = levels.at(-1)
   const first = levels.findLast((r) => last && r.t <= last.t - RATE_SPAN_S) ?? levels[0]
   if (!last || !first || last.t <= first.t) return NaN
-  return ((last.percent! - first.percent!) / (last.t - first.t)) * 60
+  return ((last.percent - first.percent) / (last.t - first.t)) * 60
 }
 
 /**
@@ -24,25 +28,24 @@ export function recentRate(readings: readonly Reading[]): number {
 export function remainingS(
   curve: AcceptanceCurve,
   sourceWatts: number,
-  readings: readonly Reading[],
+  levels: readonly Shown[],
   nowS: number,
   toPercent = 100,
 ): number {
-  const levels = readings.filter((r) => r.percent !== undefined)
   const [first, last] = [levels[0], levels.at(-1)]
   if (!first || !last) return NaN
-  if (last.percent! >= toPercent) return 0
-  const ahead = forecastS(curve, sourceWatts, last.percent!, toPercent) * paceOf(curve, sourceWatts, levels)
+  if (last.percent >= toPercent) return 0
+  const ahead = forecastS(curve, sourceWatts, last.percent, toPercent) * paceOf(curve, sourceWatts, levels)
   return Math.max(0, ahead - (nowS - last.t))
 }
 
 /** Time taken so far over time forecast for it: above 1 is slower than forecast. */
-function paceOf(curve: AcceptanceCurve, sourceWatts: number, levels: readonly Reading[]): number {
+function paceOf(curve: AcceptanceCurve, sourceWatts: number, levels: readonly Shown[]): number {
   const [first, last] = [levels[0], levels.at(-1)!]
-  if (last.percent! - first.percent! < LEAST_POINTS) return 1
+  if (last.percent - first.percent < LEAST_POINTS) return 1
   // The moment at which the last level was first seen: since then it has stood still.
-  const seen = levels.find((r) => r.percent! >= last.percent!)!
-  const forecast = forecastS(curve, sourceWatts, first.percent!, last.percent!)
+  const seen = levels.find((r) => r.percent >= last.percent)!
+  const forecast = forecastS(curve, sourceWatts, first.percent, last.percent)
   const pace = (seen.t - first.t) / forecast
   return Number.isFinite(pace) ? Math.min(PACE_RANGE[1], Math.max(PACE_RANGE[0], pace)) : 1
 }

@@ -74,6 +74,7 @@ export const simulatedSetup = (): ChargeSetup =>
       size: '',
       owned: true,
       notes: '',
+      corrections: [],
     },
     { startPercent: 5.4 },
   )
@@ -98,4 +99,5 @@ const SIMULATED_PHONE: Device = {
   claims: '',
   unitLabel: '',
   notes: '',
+  corrections: [],
 }

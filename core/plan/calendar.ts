@@ -3,13 +3,17 @@ import { duration } from '../format/figures'
 import type { Campaign } from './campaign'
 import type { Names } from './words'
 
+/** A line break in a name must not become a line of the calendar. */
+// eslint-disable-next-line no-control-regex
+const oneLine = (text: string): string => text.replace(/[\u0000-\u001F\u007F\u2028\u2029]+/g, ' ')
+
 /**
  * The timetable as iCalendar text (RFC 5545). Each run is an event whose id stays the same from export to export,
  * so that a calendar that reads the file again moves the events instead of doubling them.
  */
 export function calendarOf(campaign: Campaign, names: Names, stamp: Date): string {
   const calendar = ical({
-    name: campaign.name,
+    name: oneLine(campaign.name),
     prodId: { company: 'inkpath-log', product: 'plan', language: 'EN' },
   })
   for (const planned of campaign.planned) {
@@ -21,9 +25,11 @@ export function calendarOf(campaign: Campaign, names: Names, stamp: Date): strin
       stamp,
       start,
       end: new Date(start.getTime() + planned.slot.chargeS * 1000),
-      summary: `${names.device(planned.deviceId)} from ${names.source(planned.sourceId)}, run ${planned.repeat}`,
+      summary: oneLine(
+        `${names.device(planned.deviceId)} from ${names.source(planned.sourceId)}, run ${planned.repeat}`,
+      ),
       description: [
-        `Protocol: ${campaign.protocol.name}.`,
+        `Protocol: ${oneLine(campaign.protocol.name)}.`,
         `Begin draining and resting ${duration(planned.slot.prepS)} before, at ${readyBy.toISOString()}.`,
         'Do not leave a charge unattended.',
       ].join('\n'),

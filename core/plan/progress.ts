@@ -14,7 +14,8 @@ export function stateOf(
   const made = runs.filter((r) => r.planned?.plannedId === planned.id)
   if (made.some((r) => r.state === 'done')) return 'done'
   if (planned.setAside !== null || made.some((r) => r.state === 'set-aside')) return 'set-aside'
-  return made.length > 0 ? 'spoilt' : 'planned'
+  // One that was stopped early is sound as far as it goes, and does not fill the place it was made for.
+  return made.some((r) => r.state === 'spoilt') ? 'spoilt' : 'planned'
 }
 
 /** Planned runs that need no place on the bench any more, or have it right now. */

@@ -1,5 +1,6 @@
-import { array, boolean, lazy, number, object, string, type ObjectSchema } from 'yup'
+import { array, boolean, lazy, object, string, type ObjectSchema } from 'yup'
 import { checklistAnswerSchema, protocolSchema, typedNumber } from '../protocol/schema'
+import { bounded, id, isPlainKey, moment, optionalId } from '../trace/fields'
 import type { BenchMeans, Campaign, PairPlan, PlannedRun, Slot } from './campaign'
 import { dateOf, TIME, type Availability, type FreeHours } from './windows'
 
@@ -28,14 +29,17 @@ const availabilitySchema: ObjectSchema<Availability> = object({
     .length(7)
     .required()
     .test('some', 'Mark at least one day with free hours.', (week) => week?.some((d) => d !== null) ?? false),
-  daysOff: array(dateText()).defined().default([]),
+  daysOff: array(dateText()).defined().default([]).max(1000),
 })
 
+const MOST_IDS = 5000
 /** A record of numbers by id, whatever the ids are. */
 const byId = (label: string, low: number, high: number, whole: boolean) =>
   lazy((value: unknown) => {
     const entry = whole ? wholeNumber(label, low, high) : typedNumber(label, low, high)
     const keys = typeof value === 'object' && value !== null ? Object.keys(value) : []
+    if (keys.length > MOST_IDS || !keys.every((key) => isPlainKey(key)))
+      return object({}).test('keys', `${label}: what it is given for cannot be read`, () => false)
     return object(Object.fromEntries(keys.map((key) => [key, entry]))).default({})
   })
 
@@ -51,42 +55,40 @@ export const meansSchema = object({
 }) as unknown as ObjectSchema<BenchMeans>
 
 export const pairSchema: ObjectSchema<PairPlan> = object({
-  deviceId: string().required(),
-  sourceId: string().required(),
-  cableId: string().nullable().defined().default(null),
+  deviceId: id(),
+  sourceId: id(),
+  cableId: optionalId(),
   repeats: wholeNumber('Repeats', 1, 20),
 })
 
 const slotSchema: ObjectSchema<Slot> = object({
-  startsAt: string()
-    .required()
-    .test('moment', 'is not a moment', (s) => !Number.isNaN(Date.parse(s ?? ''))),
-  chargeS: number().required().positive(),
-  prepS: number().required().min(0),
-  unit: number().required().integer().min(0),
-  lane: number().required().integer().min(0),
+  startsAt: moment(),
+  chargeS: bounded(1, 30 * 24 * 3600),
+  prepS: bounded(0, 30 * 24 * 3600),
+  unit: bounded(0, 100).integer(),
+  lane: bounded(0, 100).integer(),
 })
 
 const plannedSchema: ObjectSchema<PlannedRun> = object({
-  id: string().required(),
-  deviceId: string().required(),
-  sourceId: string().required(),
-  cableId: string().nullable().defined().default(null),
-  repeat: number().required().integer().min(1),
+  id: id(),
+  deviceId: id(),
+  sourceId: id(),
+  cableId: optionalId(),
+  repeat: bounded(1, 1000).integer(),
   slot: slotSchema.nullable().defined().default(null),
   pinned: boolean().defined().default(false),
-  setAside: string().nullable().defined().default(null),
+  setAside: string().nullable().defined().default(null).max(400),
 })
 
 export const campaignSchema: ObjectSchema<Campaign> = object({
-  id: string().required(),
+  id: id(),
   name: string().trim().required('Give the campaign a name.').max(120, 'Keep the name under 120 characters.'),
-  questionId: string().required(),
+  questionId: string().required('is missing').max(100),
   protocol: protocolSchema,
-  pairs: array(pairSchema).defined().default([]),
+  pairs: array(pairSchema).defined().default([]).max(2000),
   availability: availabilitySchema,
   means: meansSchema,
-  planned: array(plannedSchema).defined().default([]),
-  putBack: array(checklistAnswerSchema).defined().default([]),
-  createdAt: string().required(),
+  planned: array(plannedSchema).defined().default([]).max(10_000),
+  putBack: array(checklistAnswerSchema).defined().default([]).max(200),
+  createdAt: moment(),
 })

@@ -1,11 +1,12 @@
 import { number, object, string } from 'yup'
+import { BOUNDS } from '../trace/bounds'
 
 const typed = (label: string, low: number, high: number, unit: string) =>
   number()
     .transform((value, original) => {
       if (typeof original !== 'string') return value
       const text = original.trim()
-      return text === '' ? undefined : Number(text.replace(',', '.'))
+      return text === '' ? undefined : Number(text.replace(',', '.').replace('−', '-'))
     })
     .typeError(`${label} must be a number.`)
     .min(low, `${label} cannot be below ${low}${unit}.`)
@@ -13,11 +14,10 @@ const typed = (label: string, low: number, high: number, unit: string) =>
 
 /** A reading as typed at the bench: an empty field is "not read", a decimal comma is a point. */
 export const entrySchema = object({
-  // More than full is asked about rather than refused: a display may say so.
-  percent: typed('The battery level', 0, 999, ' %'),
-  power: typed('Watts', 0, 500, ' W'),
-  voltage: typed('Volts', 0, 60, ' V'),
-  current: typed('Amperes', 0, 20, ' A'),
+  percent: typed('The battery level', ...BOUNDS.percent, ' %'),
+  power: typed('Watts', ...BOUNDS.power, ' W'),
+  voltage: typed('Volts', ...BOUNDS.voltage, ' V'),
+  current: typed('Amperes', ...BOUNDS.current, ' A'),
 }).test('something', 'Type the battery level, the power, or both.', (entry) =>
   Object.values(entry).some((v) => v !== undefined),
 )

@@ -1,31 +1,28 @@
-import type { Reading } from '../trace/trace'
-
-/** Temperatures due now: the latest prompt that has come and was not answered; null when there is none. */
+/**
+ * Temperatures due now: the latest prompt that has come and was not answered, s; null when there is none. `lastReadS`
+ * is when temperatures were last read, NaN when they never were.
+ */
 export function temperatureDue(
   minutes: readonly number[],
   places: readonly string[],
-  readings: readonly Reading[],
+  lastReadS: number,
   elapsedS: number,
 ): number | null {
   if (places.length === 0) return null
   const come = minutes.map((m) => m * 60).filter((t) => t <= elapsedS)
   if (come.length === 0) return null
-  const latest = Math.max(...come)
+  const latest = come.reduce((a, b) => Math.max(a, b))
   // Half the way to the prompt before counts as early, not as missing.
-  const before = Math.max(0, ...come.filter((t) => t < latest))
+  const before = come.filter((t) => t < latest).reduce((a, b) => Math.max(a, b), 0)
   const since = latest - (latest - before) / 2
-  const answered = readings.some(
-    (r) => r.temperatures && Object.keys(r.temperatures).length > 0 && r.t >= since,
-  )
-  return answered ? null : latest
+  return lastReadS >= since ? null : latest
 }
 
-/** The first place at or above the limit in the last reading that carries temperatures. */
+/** The first place at or above the limit among the temperatures last read, °C. */
 export function tooHot(
-  readings: readonly Reading[],
+  temperatures: Readonly<Record<string, number>>,
   limitC: number,
 ): { place: string; celsius: number } | null {
-  const last = readings.findLast((r) => r.temperatures && Object.keys(r.temperatures).length > 0)
-  const hot = Object.entries(last?.temperatures ?? {}).find(([, c]) => c >= limitC)
+  const hot = Object.entries(temperatures).find(([, c]) => c >= limitC)
   return hot ? { place: hot[0], celsius: hot[1] } : null
 }

@@ -1,58 +1,60 @@
-import { expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { ReadingRule } from './rules'
-import { closingInMoment, missedMarks, nextMark, nominalMark } from './schedule'
-import { stopReached } from './stopping'
+import { markAt, missedMarks, nextMark, nominalMark } from './schedule'
 
 const FIVE: ReadingRule = { kind: 'every', seconds: 300 }
+const none = new Set<number>()
+const at = (...marks: number[]) => new Set(marks)
 
-it('answers the nearest mark, once', () => {
-  expect(nominalMark(FIVE, 312, 0)).toBe(300)
-  expect(nominalMark(FIVE, 290, 0)).toBe(300)
-  expect(nominalMark(FIVE, 330, 300)).toBeUndefined()
+describe('five-minute checks', () => {
+  it('leave a mark due until the next one comes: a late answer is a late answer to it', () => {
+    // Read at 17:32, the reading answers 15:00, and 20:00 is still called.
+    expect(nominalMark(FIVE, 1052, at(300, 600))).toBe(900)
+    expect(nextMark(FIVE, 1053, at(300, 600, 900))).toBe(1200)
+    expect(nextMark(FIVE, 1199, at(300, 600))).toBe(900)
+    expect(missedMarks(FIVE, 1199, at(300, 600))).toEqual([])
+    expect(missedMarks(FIVE, 1200, at(300, 600))).toEqual([900])
+  })
+
+  it('take a reading ten seconds before a mark for it, and one eleven before for the last', () => {
+    expect(nominalMark(FIVE, 590, at(300))).toBe(600)
+    expect(nominalMark(FIVE, 589, none)).toBe(300)
+    expect(nominalMark(FIVE, 589, at(300))).toBeUndefined()
+    expect(nextMark(FIVE, 595, at(300, 600))).toBe(900)
+  })
+
+  it('answer a mark once, and start with the first after power-on', () => {
+    expect(nominalMark(FIVE, 330, at(300))).toBeUndefined()
+    expect(nominalMark(FIVE, 4, none)).toBeUndefined()
+    expect(nextMark(FIVE, 0, at(0))).toBe(300)
+  })
+
+  it('count a mark still due at the end as missed only when its ten seconds are over', () => {
+    expect(missedMarks(FIVE, 905, at(300, 600), null, true)).toEqual([])
+    expect(missedMarks(FIVE, 960, at(300, 600), null, true)).toEqual([900])
+  })
 })
 
-it('waits for a late reading until the next is nearer, then goes on', () => {
-  expect(nextMark(FIVE, 0, 0)).toBe(300)
-  expect(nextMark(FIVE, 440, 0)).toBe(300)
-  expect(nextMark(FIVE, 451, 0)).toBe(600)
-  expect(nextMark(FIVE, 295, 300)).toBe(600)
+it('takes no mark seconds away for early where the steps themselves are seconds', () => {
+  const quick: ReadingRule = { kind: 'every', seconds: 10 }
+  expect(nominalMark(quick, 14, none)).toBe(10)
+  expect(nominalMark(quick, 18, none)).toBe(20)
 })
 
-it('keeps a missed mark missed', () => {
-  expect(missedMarks(FIVE, 1000, [300])).toEqual([600])
-  expect(missedMarks(FIVE, 740, [300])).toEqual([])
-})
-
-it('reads every 10 minutes, then every 5 once any lane shows 90 %', () => {
+it('reads every 10 minutes, then every 5 from the moment a lane showed 90 %', () => {
   const rule: ReadingRule = { kind: 'closing-in', seconds: 600, thenSeconds: 300, abovePercent: 90 }
-  const other = { startS: 100, readings: [{ t: 0, percent: 20 }, { t: 1150, percent: 91 }] } // prettier-ignore
-  const from = closingInMoment(90, [{ startS: 0, readings: [{ t: 1200, percent: 60 }] }, other])
-  expect(from).toBe(1250)
-  expect(nextMark(rule, 1210, 1200, null)).toBe(1800)
-  expect(nextMark(rule, 1260, 1200, from)).toBe(1500)
-  expect(nominalMark(rule, 1490, 1200, from)).toBe(1500)
-  expect(missedMarks(rule, 2000, [600, 1200], from)).toEqual([1500, 1800])
+  expect(nextMark(rule, 1210, at(600, 1200), null)).toBe(1800)
+  expect(nextMark(rule, 1260, at(600, 1200), 1250)).toBe(1500)
+  expect(nominalMark(rule, 1510, at(1200), 1250)).toBe(1500)
+  expect(markAt(rule, 1499, 1250)).toBe(1200)
+  expect(missedMarks(rule, 2100, at(600, 1200), 1250)).toEqual([1500, 1800])
 })
 
-it('reads at given minutes only, and then no more', () => {
+it('reads at given minutes only; the last of them stays due', () => {
   const rule: ReadingRule = { kind: 'at', minutes: [5, 10, 30] }
-  expect(nextMark(rule, 700, 600)).toBe(1800)
-  expect(nextMark(rule, 1900, 1800)).toBe(Infinity)
-  expect(nominalMark(rule, 1000, 600)).toBeUndefined()
-  expect(nominalMark({ kind: 'meter', seconds: 1 }, 5, 0)).toBeUndefined()
-})
-
-it('offers the stop by the rule, and never for an open run', () => {
-  const readings = [
-    { t: 0, percent: 20 },
-    { t: 60, percent: 81 },
-    { t: 120, percent: 79 },
-  ]
-  expect(stopReached({ kind: 'level', percent: 80 }, readings, 120)).toMatch(/80/)
-  expect(stopReached({ kind: 'shown-full' }, readings, 120)).toBeNull()
-  expect(stopReached({ kind: 'duration', seconds: 120 }, readings, 119)).toBeNull()
-  expect(stopReached({ kind: 'open' }, readings, 1e6)).toBeNull()
-  const taper = Array.from({ length: 400 }, (_, t) => ({ t, power: t < 300 ? 20 : 0.4 }))
-  expect(stopReached({ kind: 'taper-end' }, taper.slice(0, 350), 350)).toBeNull()
-  expect(stopReached({ kind: 'taper-end' }, taper, 400)).toMatch(/all but stopped/)
+  expect(nextMark(rule, 700, at(300, 600))).toBe(1800)
+  expect(nextMark(rule, 2500, at(300, 600))).toBe(1800)
+  expect(nominalMark(rule, 2500, at(300, 600))).toBe(1800)
+  expect(nextMark(rule, 1900, at(1800))).toBe(Infinity)
+  expect(nominalMark({ kind: 'meter', seconds: 1 }, 5, none)).toBeUndefined()
 })

@@ -3,10 +3,13 @@ import type { ReadingRule } from './rules'
 /**
  * Reading marks on a lane's clock, in seconds since power-on. Power-on itself, 0, is the first mark.
  * `closingInFrom` is the moment on this clock at which a closing-in rule took up its shorter step; null before.
+ *
+ * A mark is due from its moment until the next one comes; whatever is read in between answers it, late as it may
+ * be. Only a reading within {@link ON_TIME_S} before a mark is early for it.
  */
 
-/** A check is late rather than missed until half the step has passed: after that it is nearer the next. */
-const LATE_SHARE = 0.5
+/** A reading this close to its mark is the mark, s. */
+export const ON_TIME_S = 10
 const HAIR = 1e-9
 
 /** The first mark later than `t`; Infinity when none is left. */
@@ -15,7 +18,7 @@ export function markAfter(rule: ReadingRule, t: number, closingInFrom: number | 
     case 'every':
       return nextOnGrid(rule.seconds, t)
     case 'at':
-      return Math.min(Infinity, ...rule.minutes.map((m) => m * 60).filter((mark) => mark > t + HAIR))
+      return rule.minutes.map((m) => m * 60).find((mark) => mark > t + HAIR) ?? Infinity
     case 'meter':
       return Infinity
     case 'closing-in': {
@@ -27,75 +30,72 @@ export function markAfter(rule: ReadingRule, t: number, closingInFrom: number | 
 }
 
 const nextOnGrid = (step: number, t: number): number => (Math.floor(t / step + HAIR) + 1) * step
+const lastOnGrid = (step: number, t: number): number => Math.floor(t / step + HAIR) * step
 
-/** How long after a mark a reading still answers it. */
-function lateLimit(rule: ReadingRule, mark: number, closingInFrom: number | null): number {
-  const following = markAfter(rule, mark, closingInFrom)
-  if (Number.isFinite(following)) return (following - mark) * LATE_SHARE
-  // The last of given marks has no successor: it may be as late as it came after the one before.
-  const before =
-    rule.kind === 'at' ? Math.max(0, ...rule.minutes.map((m) => m * 60).filter((m) => m < mark)) : 0
-  return (mark - before) * LATE_SHARE
+/** The last mark at or before `t`; 0 is power-on. */
+export function markAt(rule: ReadingRule, t: number, closingInFrom: number | null = null): number {
+  switch (rule.kind) {
+    case 'every':
+      return lastOnGrid(rule.seconds, t)
+    case 'at':
+      return rule.minutes.map((m) => m * 60).findLast((mark) => mark <= t + HAIR) ?? 0
+    case 'meter':
+      return 0
+    case 'closing-in': {
+      const coarse = lastOnGrid(rule.seconds, t)
+      if (closingInFrom === null || t < closingInFrom) return coarse
+      const fine = lastOnGrid(rule.thenSeconds, t)
+      return fine > closingInFrom ? Math.max(coarse, fine) : coarse
+    }
+  }
 }
 
-/** The mark to read next: the first after `lastMark` that can still be answered. Infinity when none is left. */
+/** The mark to read next: the one that is due, else the next to come. Infinity when none is left. */
 export function nextMark(
   rule: ReadingRule,
   elapsedS: number,
-  lastMark: number,
+  answered: ReadonlySet<number>,
   closingInFrom: number | null = null,
 ): number {
-  let mark = markAfter(rule, lastMark, closingInFrom)
-  while (Number.isFinite(mark) && elapsedS > mark + lateLimit(rule, mark, closingInFrom) + HAIR)
-    mark = markAfter(rule, mark, closingInFrom)
-  return mark
+  const now = markAt(rule, elapsedS, closingInFrom)
+  if (now > 0 && !answered.has(now)) return now
+  const next = markAfter(rule, elapsedS, closingInFrom)
+  // Answered a moment early: the one after it is next.
+  return answered.has(next) ? markAfter(rule, next, closingInFrom) : next
 }
 
-/** The mark a reading taken at `t` answers: the nearest one, unless that was answered already. */
+/** The mark that a reading taken at `t` answers; undefined when it answers none. */
 export function nominalMark(
   rule: ReadingRule,
   t: number,
-  lastMark: number,
+  answered: ReadonlySet<number>,
   closingInFrom: number | null = null,
 ): number | undefined {
-  const mark = nextMark(rule, t, lastMark, closingInFrom)
-  if (!Number.isFinite(mark)) return undefined
-  let before = lastMark
-  for (let m = markAfter(rule, before, closingInFrom); m < mark; m = markAfter(rule, m, closingInFrom))
-    before = m
-  return mark - t <= t - before + HAIR || t >= mark ? mark : undefined
-}
-
-/** Marks that nobody answered in time. They stay missed. */
-export function missedMarks(
-  rule: ReadingRule,
-  elapsedS: number,
-  answered: readonly number[],
-  closingInFrom: number | null = null,
-): number[] {
-  const upTo = nextMark(rule, elapsedS, 0, closingInFrom)
-  const done = new Set(answered)
-  const missed: number[] = []
-  for (
-    let mark = markAfter(rule, 0, closingInFrom);
-    mark < upTo && mark <= elapsedS;
-    mark = markAfter(rule, mark, closingInFrom)
-  )
-    if (!done.has(mark)) missed.push(mark)
-  return missed
+  const last = markAt(rule, t, closingInFrom)
+  const next = markAfter(rule, t, closingInFrom)
+  // With steps of seconds, ten seconds would reach over several marks.
+  const early = Math.min(ON_TIME_S, (next - last) / 4)
+  if (next - t <= early && !answered.has(next)) return next
+  return last > 0 && !answered.has(last) ? last : undefined
 }
 
 /**
- * When a closing-in rule takes up its shorter step: the first moment any lane of the strip showed the level.
- * Lanes give their power-on in seconds of one common clock; so does the answer. Null while none has.
+ * Marks that nobody answered before the next one came. They stay missed. Once the run is `over`, the one that was
+ * still due counts too.
  */
-export function closingInMoment(
-  abovePercent: number,
-  lanes: readonly { startS: number; readings: readonly { t: number; percent?: number }[] }[],
-): number | null {
-  const moments = lanes.flatMap(({ startS, readings }) => {
-    const first = readings.find((r) => (r.percent ?? -1) >= abovePercent)
-    return first ? [startS + first.t] : []
-  })
-  return moments.length ? Math.min(...moments) : null
+export function missedMarks(
+  rule: ReadingRule,
+  elapsedS: number,
+  answered: ReadonlySet<number>,
+  closingInFrom: number | null = null,
+  over = false,
+): number[] {
+  const missed: number[] = []
+  for (let mark = markAfter(rule, 0, closingInFrom); mark <= elapsedS;) {
+    const next = markAfter(rule, mark, closingInFrom)
+    const gone = next <= elapsedS || (over && elapsedS - mark > ON_TIME_S)
+    if (gone && !answered.has(mark)) missed.push(mark)
+    mark = next
+  }
+  return missed
 }

@@ -1,4 +1,6 @@
 import { array, boolean, mixed, number, object, string, type ObjectSchema } from 'yup'
+import { boundedOrNull, id, isBetween, moment } from '../trace/fields'
+import { placesProblem } from '../trace/places'
 import type { ChecklistAnswer } from './checklist'
 import { CONDITION_KINDS, START_WAYS, type Condition, type Protocol } from './protocol'
 import type { ReadingRule, StopRule } from './rules'
@@ -17,43 +19,70 @@ export const typedNumber = (label: string, low: number, high: number, unit = '')
 
 const SHORTEST_STEP_S = 1
 const LONGEST_STEP_S = 7200
-const within = (n: unknown, low: number, high: number): boolean =>
-  typeof n === 'number' && Number.isFinite(n) && n >= low && n <= high
+const LONGEST_RUN_S = 72 * 3600
+const MOST_MINUTES = 200
 
-export const readingRuleSchema = mixed<ReadingRule>()
-  .required()
-  .test('reading', 'The reading rule does not hold: steps are 1 s to 2 h, given minutes rise.', (r) => {
-    if (typeof r !== 'object' || r === null) return false
-    switch (r.kind) {
-      case 'every':
-      case 'meter':
-        return within(r.seconds, SHORTEST_STEP_S, LONGEST_STEP_S)
-      case 'closing-in':
-        return (
-          within(r.seconds, SHORTEST_STEP_S, LONGEST_STEP_S) &&
-          within(r.thenSeconds, SHORTEST_STEP_S, r.seconds) &&
-          within(r.abovePercent, 1, 100)
-        )
-      case 'at':
-        return (
-          Array.isArray(r.minutes) &&
-          r.minutes.length > 0 &&
-          r.minutes.every((m, i) => within(m, 0.01, 1440) && (i === 0 || m > r.minutes[i - 1]))
-        )
-      default:
-        return false
+/** A reading rule with what belongs to its kind and nothing else; undefined where it does not hold. */
+function cleanReading(given: unknown): ReadingRule | undefined {
+  if (typeof given !== 'object' || given === null) return undefined
+  const r = given as ReadingRule
+  switch (r.kind) {
+    case 'every':
+    case 'meter':
+      return isBetween(r.seconds, SHORTEST_STEP_S, LONGEST_STEP_S)
+        ? { kind: r.kind, seconds: r.seconds }
+        : undefined
+    case 'closing-in': {
+      const { kind, seconds, thenSeconds, abovePercent } = r
+      const holds =
+        isBetween(seconds, SHORTEST_STEP_S, LONGEST_STEP_S) &&
+        isBetween(thenSeconds, SHORTEST_STEP_S, seconds) &&
+        isBetween(abovePercent, 1, 100)
+      return holds ? { kind, seconds, thenSeconds, abovePercent } : undefined
     }
-  })
+    case 'at': {
+      const { minutes } = r
+      const holds =
+        Array.isArray(minutes) &&
+        minutes.length > 0 &&
+        minutes.length <= MOST_MINUTES &&
+        minutes.every((m, i) => isBetween(m, 0.01, 1440) && (i === 0 || m > minutes[i - 1]))
+      return holds ? { kind: 'at', minutes: [...minutes] } : undefined
+    }
+    default:
+      return undefined
+  }
+}
 
-const STOP_KINDS = ['shown-full', 'taper-end', 'level', 'duration', 'open']
+const READING = 'The reading rule does not hold: steps are 1 s to 2 h, given minutes rise.'
+export const readingRuleSchema = mixed<ReadingRule>((v): v is ReadingRule => cleanReading(v) !== undefined)
+  .transform((v: unknown) => cleanReading(v) ?? v)
+  .typeError(READING)
+  .required(READING)
 
-export const stopRuleSchema = mixed<StopRule>()
-  .required()
-  .test('stop', 'The stop rule does not hold.', (s) => {
-    if (typeof s !== 'object' || s === null || !STOP_KINDS.includes(s.kind)) return false
-    if (s.kind === 'level') return within(s.percent, 0.5, 100)
-    return s.kind !== 'duration' || within(s.seconds, 1, 72 * 3600)
-  })
+/** A stop rule with what belongs to its kind and nothing else; undefined where it does not hold. */
+function cleanStop(given: unknown): StopRule | undefined {
+  if (typeof given !== 'object' || given === null) return undefined
+  const s = given as StopRule
+  switch (s.kind) {
+    case 'level':
+      return isBetween(s.percent, 0, 100) && s.percent > 0 ? { kind: 'level', percent: s.percent } : undefined
+    case 'duration':
+      return isBetween(s.seconds, 1, LONGEST_RUN_S) ? { kind: 'duration', seconds: s.seconds } : undefined
+    case 'shown-full':
+    case 'taper-end':
+    case 'open':
+      return { kind: s.kind }
+    default:
+      return undefined
+  }
+}
+
+const STOP = 'The stop rule does not hold: a level above 0 and up to 100 %, a time from 1 s to 72 h.'
+export const stopRuleSchema = mixed<StopRule>((v): v is StopRule => cleanStop(v) !== undefined)
+  .transform((v: unknown) => cleanStop(v) ?? v)
+  .typeError(STOP)
+  .required(STOP)
 
 const conditionSchema: ObjectSchema<Condition> = object({
   kind: mixed<Condition['kind']>()
@@ -63,7 +92,7 @@ const conditionSchema: ObjectSchema<Condition> = object({
 })
 
 export const protocolSchema: ObjectSchema<Protocol> = object({
-  id: string().required(),
+  id: id(),
   name: string().trim().required('Give the protocol a name.').max(80, 'Keep the name under 80 characters.'),
   goodFor: string().defined().max(400).default(''),
   hides: string().defined().max(400).default(''),
@@ -73,18 +102,27 @@ export const protocolSchema: ObjectSchema<Protocol> = object({
     .required('Choose how the start level is reached.'),
   restMinutes: typedNumber('The rest', 0, 1440, ' min'),
   reading: readingRuleSchema,
-  temperatureMinutes: array(number().min(0).max(1440).required()).defined().default([]),
-  temperaturePlaces: array(string().trim().required().max(40)).defined().default([]),
+  temperatureMinutes: array(number().min(0).max(1440).required()).defined().default([]).max(MOST_MINUTES),
+  temperaturePlaces: array(string().trim().required().max(40))
+    .defined()
+    .default([])
+    .test({
+      name: 'places',
+      test(places, context) {
+        const problem = placesProblem(places ?? [])
+        return problem === null || context.createError({ message: `The places of temperature: ${problem}.` })
+      },
+    }),
   stopLimitC: typedNumber('The stop limit', 20, 60, ' °C'),
   stop: stopRuleSchema,
-  conditions: array(conditionSchema).defined().default([]),
+  conditions: array(conditionSchema).defined().default([]).max(60),
 })
 
 export const checklistAnswerSchema: ObjectSchema<ChecklistAnswer> = object({
-  id: string().required(),
-  text: string().required(),
+  id: string().required('is missing').max(100),
+  text: string().required('is missing').max(400),
   answer: mixed<ChecklistAnswer['answer']>().oneOf(['done', 'skipped']).required(),
-  value: number().nullable().defined().default(null),
+  value: boundedOrNull(-1e6, 1e6).default(null),
   outside: boolean().defined().default(false),
-  when: string().required(),
+  when: moment(),
 })

@@ -2,8 +2,10 @@ import type { Reading } from '../trace/trace'
 
 /** What is known of a lane when a reading is typed. */
 export interface EntryContext {
-  /** Readings so far, in order. */
-  readings: readonly Reading[]
+  /** The level last read, in percent, and when, s; undefined before one was. */
+  last: { t: number; percent: number } | undefined
+  /** The watts last read; NaN before any were. */
+  lastWatts: number
   /** Seconds since power-on, now. */
   t: number
   /** Usable capacity, Wh; NaN when unknown. */
@@ -28,11 +30,11 @@ function levelSuspicion(
   c: EntryContext,
 ): string | null {
   if (percent === undefined) return null
-  if (percent > 100) return `${percent} % is more than full. Is it really what the display shows?`
-  const last = c.readings.findLast((r) => r.percent !== undefined)
-  if (last?.percent === undefined) return null
+  const { last } = c
+  if (!last) return null
   const gained = percent - last.percent
-  if (gained < 0) return `The level fell from ${last.percent} to ${percent} %. Is that so?`
+  // A display may waver by a point: a fall of one is no question.
+  if (gained < -1) return `The level fell from ${last.percent} to ${percent} %. Is that so?`
   const most = mostGain(last, entry, c)
   if (gained > most + POINTS_OF_GRACE)
     return `${gained} points since the last reading are more than the energy allows (about ${Math.max(0, Math.round(most))}). Is that so?`
@@ -40,11 +42,11 @@ function levelSuspicion(
 }
 
 /** Points that the strongest power seen or expected since the last level could have brought, lossless. */
-function mostGain(last: Reading, entry: Omit<Reading, 't'>, c: EntryContext): number {
+function mostGain(last: { t: number }, entry: Omit<Reading, 't'>, c: EntryContext): number {
   const watts = (r: Omit<Reading, 't'>) => r.power ?? (r.voltage ?? NaN) * (r.current ?? NaN)
-  const known = [watts(last), watts(entry), c.expectedWatts].filter((w) => !Number.isNaN(w))
+  const known = [c.lastWatts, watts(entry), c.expectedWatts].filter((w) => !Number.isNaN(w))
   if (known.length === 0 || Number.isNaN(c.usableWh)) return Infinity
-  return ((Math.max(...known) * (c.t - last.t)) / 3600 / c.usableWh) * 100
+  return ((known.reduce((a, b) => Math.max(a, b)) * (c.t - last.t)) / 3600 / c.usableWh) * 100
 }
 
 function powerSuspicion(entry: Omit<Reading, 't'>, c: EntryContext): string | null {

@@ -35,10 +35,10 @@ export function alignByCurrent(readings: readonly Reading[], before: Offsets): O
   return { ...before, ...Object.fromEntries(moved) }
 }
 
-/** All readings on the lane's clock, in order. Nothing before power-on is kept but its last word on the level. */
+/** A stream's time on the lane's clock, s, to the millisecond. Nothing stands before power-on. */
+export const onLane = (t: number, offset = 0): number => Math.max(0, Math.round((t + offset) * 1000) / 1000)
+
+/** All readings on the lane's clock, in the order of their times; those of one instant as they came. */
 export function onOneClock(readings: readonly Reading[], offsets: Offsets): Reading[] {
-  if (Object.values(offsets).every((o) => o === 0)) return [...readings]
-  return readings
-    .map((r) => ({ ...r, t: Math.max(0, r.t + (offsets[r.stream ?? ''] ?? 0)) }))
-    .sort((a, b) => a.t - b.t)
+  return readings.map((r) => ({ ...r, t: onLane(r.t, offsets[r.stream ?? '']) })).sort((a, b) => a.t - b.t)
 }

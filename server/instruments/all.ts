@@ -9,22 +9,37 @@ export interface InstrumentOptions {
   simulatedSpeed: number
 }
 
+/** The list waits this long for names; an instrument that needs longer goes by its address until it has told, ms. */
+const NAMES_WITHIN_MS = 500
+/** Whoever did not say its name is asked again after this, ms. */
+const ASK_AGAIN_MS = 10_000
+
 /** Every instrument that can be heard from here. Those that speak for themselves are called by their own name. */
 export function instrumentsFor(options: InstrumentOptions): () => Promise<Instrument[]> {
-  const names = new Map<string, string>()
   const simulated = simulatedInstruments(options.simulatedSpeed, 1)
+  const scpi = options.scpi.map(({ host, port }) => named(scpiInstrument(host, port), host, port))
   return async () => {
-    const scpi = await Promise.all(
-      options.scpi.map(async ({ host, port }) => {
-        const instrument = scpiInstrument(host, port)
-        // The name is asked for once; while the instrument is away, its address must do.
-        if (!names.has(instrument.id)) {
-          const name = await identify(host, port).catch(() => '')
-          if (name) names.set(instrument.id, `${name} (${host}:${port})`)
-        }
-        return { ...instrument, name: names.get(instrument.id) ?? instrument.name }
-      }),
-    )
-    return [...scpi, ...(await powerSupplies(options.powerSupply)), ...simulated]
+    const found = scpi.map((one) => one())
+    await Promise.race([Promise.all(found.map((f) => f.asked)), wait(NAMES_WITHIN_MS)])
+    return [...found.map((f) => f.instrument()), ...(await powerSupplies(options.powerSupply)), ...simulated]
   }
 }
+
+/** An instrument whose name is asked for in the background: one that does not answer holds up no other. */
+function named(instrument: Instrument, host: string, port: number) {
+  let name = ''
+  let asked: Promise<unknown> = Promise.resolve()
+  let askedAt = -Infinity
+  return () => {
+    if (!name && performance.now() - askedAt > ASK_AGAIN_MS) {
+      askedAt = performance.now()
+      asked = identify(host, port).then(
+        (said) => void (name = said && `${said} (${host}:${port})`),
+        () => undefined,
+      )
+    }
+    return { asked, instrument: (): Instrument => ({ ...instrument, name: name || instrument.name }) }
+  }
+}
+
+const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))

@@ -6,6 +6,8 @@ import { join } from 'node:path'
 import { afterEach, describe, expect, it } from 'vitest'
 import type { Sample } from './instrument'
 import { powerSupplies, readUevent, sampleFrom } from './powerSupply'
+import { instrumentsFor } from './all'
+import { parseScpiNumber } from './scpi'
 import { identify, scpiInstrument } from './scpiInstrument'
 
 const cleanup: (() => void)[] = []
@@ -48,29 +50,91 @@ describe('an instrument that speaks SCPI over a real socket', () => {
     expect(samples[1].temperatures!.probe).toBeGreaterThan(20)
   }, 20_000)
 
-  it('leaves out what an instrument cannot measure, and says when the line is cut', async () => {
+  /** An instrument that answers as told: the nth question, and what to say to it; null is silence. */
+  const speaking = async (answer: (question: string, nth: number) => string | null, greeting = '') => {
+    const questions: string[] = []
     const server = createServer((socket) => {
-      let asked = 0
+      if (greeting) socket.write(greeting)
       socket.on('error', () => undefined)
-      socket.on('data', (d) => {
-        const question = d.toString().trim()
-        if (++asked > 5) return socket.destroy()
-        socket.write(
-          question === 'MEAS:VOLT?' ? '+5.0012E+00\r\n' : question === '*IDN?' ? 'A,B\r\n' : '9.91E37\r\n',
-        )
+      socket.on('data', (data) => {
+        for (const question of data.toString().split('\n').filter(Boolean)) {
+          questions.push(question)
+          const said = answer(question, questions.length)
+          if (said === 'HANG UP') socket.destroy()
+          else if (said !== null) socket.write(said)
+        }
       })
     })
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
     cleanup.push(() => server.close())
-    const { samples, reason } = await listen(
-      scpiInstrument('127.0.0.1', (server.address() as AddressInfo).port),
-      9,
-    )
+    return { instrument: scpiInstrument('127.0.0.1', (server.address() as AddressInfo).port), questions }
+  }
+  const usual: Record<string, string> = {
+    '*IDN?': 'A,B\r\n',
+    'MEAS:VOLT?': '+5.0012E+00\r\n',
+    'MEAS:CURR?': '1.5\n',
+    'MEAS:TEMP?': '9.91E37\r\n',
+  }
+
+  it('leaves out what an instrument cannot measure, and says when the line is cut', async () => {
+    const { instrument } = await speaking((q, nth) => (nth > 7 ? 'HANG UP' : usual[q]))
+    const { samples, reason } = await listen(instrument, 9)
     expect(samples).toHaveLength(1)
-    expect(samples[0].voltage).toBeCloseTo(5.0012, 6)
-    expect(samples[0].current).toBeUndefined()
+    expect(samples[0]).toMatchObject({ voltage: 5.0012, current: 1.5 })
+    expect(samples[0].temperatures).toBeUndefined()
     expect(reason).toMatch(/closed the line/)
   }, 20_000)
+
+  it('never takes volts for amperes where a line comes unasked: it throws the round away and goes on', async () => {
+    let rounds = 0
+    const { instrument } = await speaking(
+      (q) => (q === 'MEAS:VOLT?' && ++rounds === 2 ? `12.5\n${usual[q]}` : usual[q]),
+      'Ready.\r\n',
+    )
+    const { samples } = await listen(instrument, 3)
+    for (const s of samples) expect(s).toMatchObject({ voltage: 5.0012, current: 1.5 })
+    expect(rounds).toBeGreaterThan(3)
+  }, 30_000)
+
+  it('delivers the others where it is silent on one question', async () => {
+    const { instrument, questions } = await speaking((q) => (q === 'MEAS:TEMP?' ? null : usual[q]))
+    const { samples } = await listen(instrument, 4)
+    expect(samples.every((s) => s.current === 1.5)).toBe(true)
+    expect(questions.filter((q) => q === 'MEAS:TEMP?')).toHaveLength(2)
+  }, 30_000)
+
+  it('counts a value that its channel cannot hold as not read', async () => {
+    const { instrument } = await speaking((q) => (q === 'MEAS:VOLT?' ? '5000\n' : usual[q]))
+    expect((await listen(instrument, 1)).samples[0].voltage).toBeUndefined()
+  }, 20_000)
+
+  it('hangs up on one that sends without end', async () => {
+    const { instrument } = await speaking((q) => (q === 'MEAS:VOLT?' ? 'x'.repeat(5000) : usual[q]))
+    expect((await listen(instrument, 1)).reason).toMatch(/more than 1024 characters/)
+  }, 20_000)
+
+  it.each([
+    ['+5.0012E+00', 5.0012],
+    ['-.5', -0.5],
+    ['12', 12],
+    ['0x1F', undefined],
+    ['1,2,3', undefined],
+    ['5.0abc', undefined],
+    ['', undefined],
+    ['NaN', undefined],
+    ['9.91E37', undefined],
+    ['1e999', undefined],
+  ])('reads %j as %j', (text, value) => expect(parseScpiNumber(text)).toBe(value))
+
+  it('holds up no list: one that does not answer goes by its address', async () => {
+    const { instrument } = await speaking(() => null)
+    const port = Number(/(\d+)$/.exec(instrument.id)![1])
+    const began = Date.now()
+    const list = await instrumentsFor({ scpi: [{ host: '127.0.0.1', port }], powerSupply: '/nowhere', simulatedSpeed: 1 })() // prettier-ignore
+    expect(Date.now() - began).toBeLessThan(5000)
+    expect(list.map((i) => i.name)).toContain(`Instrument at 127.0.0.1:${port}`)
+    expect(list.map((i) => i.id)).toContain('simulated-meter')
+  })
 
   it('says that nobody answers', async () => {
     const { reason } = await listen(scpiInstrument('127.0.0.1', 1), 1)
@@ -93,6 +157,22 @@ describe('this machine’s battery', () => {
     })
     const charging = UEVENT.replace('Discharging', 'Charging').replace(/VOLTAGE.*\n/, 'POWER_NOW=30000000\n')
     expect(sampleFrom(readUevent(charging), 0).batteryPower).toBe(30)
+  })
+
+  it('has no level where the driver leaves it empty or says what cannot be, and signs follow the status', () => {
+    const of = (text: string) => sampleFrom(readUevent(text), 0)
+    expect(of('POWER_SUPPLY_CAPACITY=\n').percent).toBeUndefined()
+    expect(of('POWER_SUPPLY_CAPACITY=103\n').percent).toBeUndefined()
+    expect(of('POWER_SUPPLY_CAPACITY=unknown\n').percent).toBeUndefined()
+    expect(of('POWER_SUPPLY_CAPACITY=0\n').percent).toBe(0)
+    // Where there is no capacity, what is stored against what it holds.
+    expect(of('POWER_SUPPLY_ENERGY_NOW=31920000\nPOWER_SUPPLY_ENERGY_FULL=56000000\n').percent).toBe(57)
+    expect(of('POWER_SUPPLY_CHARGE_NOW=2000\nPOWER_SUPPLY_CHARGE_FULL=4000\n').percent).toBe(50)
+    const watts = (status: string, w: number) =>
+      of(`POWER_SUPPLY_STATUS=${status}\nPOWER_SUPPLY_POWER_NOW=${w * 1e6}\n`).batteryPower
+    expect([watts('Charging', -30), watts('Discharging', 12), watts('Not charging', -2)]).toEqual([
+      30, -12, -2,
+    ])
   })
 
   it('is found in the folder, next to supplies that are none; a missing folder has none', async () => {

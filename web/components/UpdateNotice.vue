@@ -1,18 +1,31 @@
 <script setup lang="ts">
 import { useRegisterSW } from 'virtual:pwa-register/vue'
+import { computed } from 'vue'
+import { benchHeldAnywhere } from '../stores/benchLock'
+import { useNotices } from '../stores/notices'
 import { useBench } from '../stores/bench'
 
 /** A newer version waits: it is never taken up while lanes run. */
 const { needRefresh, updateServiceWorker } = useRegisterSW()
 const bench = useBench()
+const notices = useNotices()
+/** Lanes of this tab, or of another that this one watches. */
+const waits = computed(() => bench.running)
+
+async function takeUp() {
+  // Another tab may have started a lane since: the lock tells for sure.
+  if (await benchHeldAnywhere())
+    return notices.fail('A lane runs in another tab: the new version waits until it is over.')
+  await updateServiceWorker(true)
+}
 </script>
 
 <template>
   <v-alert v-if="needRefresh" type="info" variant="tonal" class="update" role="status">
     A newer version of the program is here.
-    {{ bench.running ? 'It is taken up once no lane runs.' : '' }}
-    <template v-if="!bench.running" #append>
-      <v-btn variant="outlined" @click="updateServiceWorker(true)">Take it up</v-btn>
+    {{ waits ? 'It is taken up once no lane runs.' : '' }}
+    <template v-if="!waits" #append>
+      <v-btn variant="outlined" @click="takeUp">Take it up</v-btn>
     </template>
   </v-alert>
 </template>

@@ -1,59 +1,88 @@
-import type { Offsets } from '@core/trace/clocks'
-import type { Reading, TraceEvent } from '@core/trace/trace'
-import { journalStore, metaStore, writing } from './stores'
+import { isLine, type JournalLine } from '@core/bench/line'
+import { journalDrawer, writing } from './database'
 
-/** One line of a lane's journal. Lines are only ever added; taking a reading back is a line of its own. */
-export type JournalLine =
-  | { kind: 'readings'; readings: Reading[] }
-  | { kind: 'take-back' }
-  | { kind: 'event'; event: TraceEvent }
-  /** Where the streams' clocks stand against the lane's, s. */
-  | { kind: 'offsets'; offsets: Offsets }
+export type { JournalLine }
 
-const lineKey = (runId: string, line: number) => `${runId}/${String(line).padStart(8, '0')}`
+/**
+ * A lane's journal: one record a line, so that a line is safe as soon as it is written. Every so many lines are folded
+ * into one record, or reading back the journal of a long evening would take longer than anybody waits.
+ */
+const FOLD = 256
+const BLOCK = 'block'
 
-export const appendLine = (runId: string, line: number, content: JournalLine): Promise<unknown> =>
-  writing(() => journalStore.setItem(lineKey(runId, line), content))
+const lineKey = (runId: string, line: number): string => `${runId}/${String(line).padStart(8, '0')}`
+const blockKey = (runId: string, block: number): string =>
+  `${runId}/${BLOCK}-${String(block).padStart(6, '0')}`
+const runOf = (key: string): string => key.slice(0, key.lastIndexOf('/'))
 
-/** The lines of one lane in order. */
-export async function readJournal(runId: string): Promise<JournalLine[]> {
-  const keys = (await journalStore.keys()).filter((k) => k.startsWith(`${runId}/`)).sort()
-  const lines = await Promise.all(keys.map((k) => journalStore.getItem<JournalLine>(k)))
-  return lines.filter((line) => line !== null)
+/** Adds a line. @throws StorageFailure; Error where the line could not be read again. */
+export async function appendLine(runId: string, line: number, content: JournalLine): Promise<void> {
+  if (!isLine(content))
+    throw new Error('This line of the journal could not be read again; it is not written.')
+  await writing(() => journalDrawer.setItem(lineKey(runId, line), content))
+  if ((line + 1) % FOLD === 0) await fold(runId, (line + 1) / FOLD - 1).catch(() => undefined)
 }
 
-export async function dropJournal(runId: string): Promise<void> {
-  const keys = (await journalStore.keys()).filter((k) => k.startsWith(`${runId}/`))
-  await Promise.all(keys.map((k) => journalStore.removeItem(k)))
+/** The block first, then its lines go: cut off in between, the lines are there twice and are read once. */
+async function fold(runId: string, block: number): Promise<void> {
+  const numbers = Array.from({ length: FOLD }, (_, i) => block * FOLD + i)
+  const lines = await Promise.all(numbers.map((n) => journalDrawer.getItem<JournalLine>(lineKey(runId, n))))
+  if (lines.some((line) => line === null)) return
+  await journalDrawer.setItem(blockKey(runId, block), lines)
+  await Promise.all(numbers.map((n) => journalDrawer.removeItem(lineKey(runId, n))))
 }
+
+/** A journal as read: its lines by number, and how many could not be read. */
+export interface ReadJournal {
+  lines: JournalLine[]
+  /** The number the next line gets. */
+  next: number
+  unread: number
+}
+
+/** The journals of all lanes, by run. A line that does not hold is counted and left where it is. */
+export async function readJournals(): Promise<Map<string, ReadJournal>> {
+  const found = new Map<string, Map<number, unknown>>()
+  await journalDrawer.iterate<unknown, void>((value, key) => {
+    const runId = runOf(key)
+    const name = key.slice(runId.length + 1)
+    const lines = found.get(runId) ?? new Map<number, unknown>()
+    found.set(runId, lines)
+    if (!name.startsWith(BLOCK)) return void lines.set(Number(name), value)
+    const first = Number(name.slice(BLOCK.length + 1)) * FOLD
+    if (Array.isArray(value)) value.forEach((line: unknown, i) => lines.set(first + i, line))
+  })
+  return new Map([...found].map(([runId, lines]) => [runId, journalFrom(lines)]))
+}
+
+/** Puts numbered lines in order. Numbers may be missing; none is used twice. */
+export function journalFrom(numbered: ReadonlyMap<number, unknown>): ReadJournal {
+  const numbers = [...numbered.keys()].filter((n) => Number.isInteger(n) && n >= 0).sort((a, b) => a - b)
+  const lines = numbers.map((n) => numbered.get(n)).filter(isLine)
+  return { lines, next: (numbers.at(-1) ?? -1) + 1, unread: numbers.length - lines.length }
+}
+
+export const readJournal = async (runId: string): Promise<ReadJournal> =>
+  (await readJournals()).get(runId) ?? { lines: [], next: 0, unread: 0 }
 
 /** Lines from one on, without looking through the others: what a tab that watches needs. */
 export async function readJournalFrom(runId: string, from: number): Promise<JournalLine[]> {
   const lines: JournalLine[] = []
-  for (;;) {
-    const line = await journalStore.getItem<JournalLine>(lineKey(runId, from + lines.length))
-    if (line === null) return lines
-    lines.push(line)
+  for (let n = from; ; n++) {
+    const line = await lineAt(runId, n)
+    if (line === undefined) return lines
+    if (isLine(line)) lines.push(line)
   }
 }
 
-export const loadSession = <T>(): Promise<T | null> => metaStore.getItem<T>('bench')
-export const saveSession = (session: object): Promise<unknown> =>
-  writing(() => metaStore.setItem('bench', session))
-export const dropSession = (): Promise<void> => metaStore.removeItem('bench')
+async function lineAt(runId: string, n: number): Promise<unknown> {
+  const single = await journalDrawer.getItem(lineKey(runId, n))
+  if (single !== null) return single
+  const block = await journalDrawer.getItem<unknown[]>(blockKey(runId, Math.floor(n / FOLD)))
+  return block?.[n % FOLD]
+}
 
-/** Last moment at which the bench was known to be alive: tells a clock set back from time that passed. */
-export const saveBeat = (wallMs: number): Promise<unknown> =>
-  metaStore.setItem('bench-beat', wallMs).catch(() => undefined)
-export const loadBeat = (): Promise<number | null> => metaStore.getItem<number>('bench-beat')
-
-/** Lanes rigged but not yet powered on. */
-export const saveStrip = (strip: object[]): Promise<unknown> =>
-  writing(() => metaStore.setItem('strip', strip))
-export const loadStrip = async <T>(): Promise<T[]> => (await metaStore.getItem<T[]>('strip')) ?? []
-
-/** What must be put back after runs that are over. */
-export const savePutBack = (texts: string[]): Promise<unknown> =>
-  writing(() => metaStore.setItem('put-back', [...texts]))
-export const loadPutBack = async (): Promise<string[]> =>
-  (await metaStore.getItem<string[]>('put-back')) ?? []
+export async function dropJournal(runId: string): Promise<void> {
+  const keys = (await journalDrawer.keys()).filter((key) => runOf(key) === runId)
+  await Promise.all(keys.map((key) => journalDrawer.removeItem(key)))
+}

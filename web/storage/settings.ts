@@ -1,10 +1,16 @@
-import { metaStore } from './stores'
+import { metaDrawer } from './database'
+
+const THEMES = ['auto', 'paper', 'night'] as const
 
 export interface StoredSettings {
-  theme: 'auto' | 'paper' | 'night'
+  theme: (typeof THEMES)[number]
   sound: boolean
 }
-export const loadSettings = (): Promise<StoredSettings | null> =>
-  metaStore.getItem<StoredSettings>('settings')
+
+export async function loadSettings(): Promise<StoredSettings | null> {
+  const stored = await metaDrawer.getItem<Partial<StoredSettings>>('settings')
+  if (typeof stored !== 'object' || stored === null) return null
+  return { theme: THEMES.find((t) => t === stored.theme) ?? 'auto', sound: stored.sound !== false }
+}
 export const saveSettings = (settings: StoredSettings): Promise<unknown> =>
-  metaStore.setItem('settings', { ...settings })
+  metaDrawer.setItem('settings', { ...settings })

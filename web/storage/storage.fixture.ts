@@ -1,5 +1,15 @@
 import { readLogbook } from '@core/formats/logbookJson'
 import type { Logbook } from '@core/logbook/logbook'
+import {
+  editionDrawers,
+  journalDrawer,
+  metaDrawer,
+  oldGearDrawer,
+  oldRunDrawer,
+  traceDrawer,
+} from './database'
+
+const SOURCE = { id: 's', name: 'Hawser 20', kind: 'wall charger', ratedWatts: 20, ports: [] }
 
 /** A small logbook with one run for each id, read the way a file is. */
 export function demoLike(...ids: string[]): Logbook {
@@ -8,7 +18,7 @@ export function demoLike(...ids: string[]): Logbook {
       format: 'inkpath-logbook',
       schemaVersion: 1,
       devices: [{ id: 'd', name: 'Skerry P5', kind: 'phone', capacityMah: 4200, healthPercent: 100 }],
-      sources: [{ id: 's', name: 'Hawser 20', kind: 'wall charger', ratedWatts: 20, ports: [] }],
+      sources: [SOURCE],
       cables: [],
       gearCorrections: [],
       runs: ids.map((id) => ({
@@ -26,4 +36,17 @@ export function demoLike(...ids: string[]): Logbook {
       })),
     }),
   )
+}
+
+/** An empty browser. */
+export async function emptyBrowser(): Promise<void> {
+  const drawers = [
+    ...Object.values(editionDrawers),
+    traceDrawer,
+    journalDrawer,
+    metaDrawer,
+    oldGearDrawer,
+    oldRunDrawer,
+  ]
+  for (const drawer of drawers) await drawer.clear()
 }

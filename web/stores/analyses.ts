@@ -1,22 +1,29 @@
 import { defineStore } from 'pinia'
 import { shallowReactive } from 'vue'
-import type { Analysis } from '@core/analysis/analyse'
+import { type Analysis } from '@core/analysis/analyse'
+import { ANALYSIS_VERSION, headlineOf, type Headline } from '@core/analysis/headline'
 import { capacityOf } from '@core/gear/capacity'
+import { dropHeadlinesBut, keepHeadline, readHeadlines, type KeptHeadline } from '../storage/headlines'
 import { analysisWork } from '../workers/analysis'
 import { useLogbook } from './logbook'
 
-/** The figures of runs, worked out off the main thread and kept until the run or its device changes. */
+/** Whole analyses kept in memory: a comparison holds a dozen or two, and the last ones looked at stay at hand. */
+const MOST_KEPT = 60
+
+/** The figures of runs, worked out off the main thread, once for each trace. */
 export const useAnalyses = defineStore('analyses', () => {
   const logbook = useLogbook()
-  const known = shallowReactive(new Map<string, Analysis>())
+  const whole = shallowReactive(new Map<string, { basis: string; analysis: Analysis }>())
+  const headlines = shallowReactive(new Map<string, KeptHeadline>())
   const asked = new Map<string, Promise<Analysis | undefined>>()
+  let filling: Promise<void> | undefined
 
-  /** Changes whenever the figures of the run would. */
-  function keyOf(runId: string): string {
+  /** Everything a run's figures are worked out from: they change when it does. */
+  function basisOf(runId: string): string {
     const run = logbook.run(runId)
-    const usable =
-      run && logbook.device(run.deviceId) ? capacityOf(logbook.device(run.deviceId)!).usableWh : NaN
-    return `${logbook.revision} ${runId} ${run?.corrections.length} ${run?.startedAt} ${usable}`
+    const device = run && logbook.device(run.deviceId)
+    const usable = device ? capacityOf(device).usableWh : NaN
+    return `${ANALYSIS_VERSION} ${logbook.traceKeys.get(runId)} ${usable} ${run?.provenance}`
   }
 
   async function work(runId: string): Promise<Analysis | undefined> {
@@ -30,20 +37,57 @@ export const useAnalyses = defineStore('analyses', () => {
     return analysisWork().analyse(plain, { usableWh, byHand })
   }
 
-  /** Asks for the figures; `of` shows them once they are there. */
+  /** Asks for the figures of a run; `of` shows them once they are there. */
   function ask(runId: string): Promise<Analysis | undefined> {
-    const key = keyOf(runId)
-    let answer = asked.get(key)
+    const basis = basisOf(runId)
+    const known = of(runId)
+    if (known) return Promise.resolve(known)
+    let answer = asked.get(basis)
     if (!answer) {
-      answer = work(runId).then((analysis) => {
-        if (analysis) known.set(key, analysis)
-        return analysis
-      })
-      asked.set(key, answer)
+      answer = work(runId)
+        .then((analysis) => {
+          if (analysis) keep(runId, basis, analysis)
+          return analysis
+        })
+        .finally(() => asked.delete(basis))
+      asked.set(basis, answer)
     }
     return answer
   }
 
-  const of = (runId: string): Analysis | undefined => known.get(keyOf(runId))
-  return { ask, of }
+  function keep(runId: string, basis: string, analysis: Analysis) {
+    whole.delete(runId)
+    whole.set(runId, { basis, analysis })
+    for (const oldest of [...whole.keys()].slice(0, Math.max(0, whole.size - MOST_KEPT))) whole.delete(oldest)
+    const headline = { basis, figures: headlineOf(analysis) }
+    headlines.set(runId, headline)
+    void keepHeadline(runId, headline)
+  }
+
+  function of(runId: string): Analysis | undefined {
+    const found = whole.get(runId)
+    return found?.basis === basisOf(runId) ? found.analysis : undefined
+  }
+
+  /** What a list shows of a run: kept with it, so that a list computes nothing. */
+  function headline(runId: string): Headline | undefined {
+    const found = headlines.get(runId)
+    return found?.basis === basisOf(runId) ? found.figures : undefined
+  }
+
+  /** Reads what is kept, then works out what is missing or out of date, one run after the other. */
+  function fill(): Promise<void> {
+    filling ??= (async () => {
+      if (headlines.size === 0) for (const [runId, kept] of await readHeadlines()) headlines.set(runId, kept)
+      for (const { id } of [...logbook.runs].reverse())
+        if (!headline(id) && logbook.run(id)) {
+          await ask(id).catch(() => undefined)
+          // A trace that was read for its headline only need not stay in memory.
+          if (logbook.runs.length > MOST_KEPT && !whole.has(id)) logbook.traces.delete(id)
+        }
+      await dropHeadlinesBut(new Set(logbook.runs.map((r) => r.id)))
+    })().finally(() => (filling = undefined))
+    return filling
+  }
+  return { ask, of, headline, fill }
 })

@@ -1,88 +1,80 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import type { Run, RunState } from '@core/logbook/run'
-import { duration } from '@core/format/figures'
-import { nextInk } from '@core/logbook/logbook'
-import { writeTraceCsv } from '@core/formats/traceCsv'
-import { putBackList } from '@core/protocol/conditions'
-import type { ReadingRule } from '@core/protocol/rules'
+import { traceOf, type Ending } from '@core/bench/finish'
+import { readingAt } from '@core/bench/due'
+import { emptySession, type Session } from '@core/bench/session'
+import type { LaneChoice, LaneSetup } from '@core/bench/setup'
+import { stamp } from '@core/bench/state'
+import { MOST_LANES } from '@core/bench/strip'
+import { freeInk } from '@core/logbook/logbook'
+import type { Run } from '@core/logbook/run'
 import type { Offsets } from '@core/trace/clocks'
 import type { Reading, TraceEvent } from '@core/trace/trace'
+import * as stored from '../storage/benchSession'
 import * as journal from '../storage/journal'
-import { useBenchClock, type Anchor } from './benchClock'
-import { leaveBench, takeBench, waitForBench } from './benchLock'
+import { writeNote } from '../storage/note'
+import { copySession, dropJournalCopy, leaveJournalCopies } from '../storage/secondCopy'
+import { useBenchClock } from './benchClock'
+import { leaveBench, onBenchChanged, takeBench, tellBenchChanged, waitForBench } from './benchLock'
+import { apply, elapsedAt, flush, makeLane, record, type Lane } from './lane'
 import {
-  apply,
-  elapsedAt,
-  flush,
-  makeLane,
-  NO_HEAT,
-  nominalFor,
-  record,
-  type Lane,
-  type LaneSetup,
-} from './lane'
-import { runFrom, traceOf } from './laneRun'
-import { plugIn, readSimulation, SIMULATION_LIMIT_S, simulationFor, updateLanes } from './laneFeeds'
+  plugIn,
+  readSimulation,
+  simulationFor,
+  skipSimulation,
+  updateLanes,
+  type FeedBench,
+} from './laneFeeds'
+import { gearOf, putMissingGear, runFrom } from './laneRun'
 import { useLogbook } from './logbook'
+import { usePutBack } from './putBack'
 
-/** The bench as it survives a reload. */
-interface Session {
-  schemaVersion: 2
-  /** How far this machine's clock was moved while lanes ran, ms: taken out of every elapsed time. */
-  wallShiftMs: number
-  anchor?: Anchor
-  lanes: LaneSetup[]
-}
-
-const INKS = 8
-/** A reading this close to its mark is the mark, s. */
-const ON_TIME_S = 10
 const RETRY_EVERY_MS = 5000
 const WATCH_EVERY_MS = 1000
 
-/** What a lane is started with; its ink and its moment are the bench's to give. */
-export type LaneChoice = Omit<LaneSetup, 'runId' | 'ink' | 'startedAtMs'>
-
-const firstReading = ({ setup }: Lane): Reading => ({ t: 0, percent: setup.startPercent, nominal: 0 })
-
-/** Lanes started by version 1 of the program knew an interval only. */
-const SETUP_SINCE_1 = { planned: null, checklist: [], heat: NO_HEAT }
-const everyOf = (stored: object): ReadingRule => ({
-  kind: 'every',
-  seconds: (stored as { intervalS?: number }).intervalS ?? 300,
-})
-const setupFrom = (stored: LaneSetup): LaneSetup => ({
-  ...SETUP_SINCE_1,
-  ...stored,
-  reading: stored.reading ?? everyOf(stored),
-})
+/** A reading or event as it was noted, and whether it is safe; if not, it is in memory and the second copy only. */
+export interface Noted<T> {
+  noted: T
+  stored: boolean
+}
 
 export const useBench = defineStore('bench', () => {
   const logbook = useLogbook()
+  const putBack = usePutBack()
   const lanes = shallowRef<Lane[]>([])
   const alarm = ref('')
   /** Another tab holds the bench: this one shows its lanes and writes nothing. */
   const watching = ref(false)
-  /** What to put back, of runs that are over; ticked off by the reviewer. */
-  const putBack = ref<string[]>([])
+  /** Lanes in storage that cannot be read. */
+  const apart = shallowRef<unknown[]>([])
+  /** Nothing is started or shown before the stored session was read. */
+  const known = ref(false)
   const clock = useBenchClock(onSlept, () => void saveSession().catch(raise))
+  const feeds: FeedBench = { settled: clock.settled, watch: clock.watch, raise }
   let metronome: Worker | undefined
   let resuming: Promise<void> | undefined
   let lastRetry = 0
   let lastLook = 0
 
   const running = computed(() => lanes.value.length > 0)
-  const saveSession = () =>
-    journal.saveSession({
-      schemaVersion: 2,
-      wallShiftMs: clock.shift(),
-      anchor: clock.anchor(),
-      lanes: lanes.value.map((l) => l.setup),
-    } satisfies Session)
+  const session = (): Session => ({
+    ...emptySession(),
+    wallShiftMs: clock.shift(),
+    anchor: clock.anchor(),
+    lanes: lanes.value.map((l) => l.setup),
+    apart: [...apart.value],
+  })
+  async function saveSession() {
+    const now = session()
+    writeNote({ lanes: Math.min(now.lanes.length, (await stored.loadSession()).lanes.length) })
+    await stored.saveSession(now)
+    writeNote({ lanes: now.lanes.length })
+    void copySession(now)
+    tellBenchChanged()
+  }
 
   function setLanes(next: Lane[]) {
-    for (const gone of lanes.value.filter((l) => !next.includes(l))) gone.unplug?.()
+    for (const gone of lanes.value.filter((l) => !next.includes(l))) gone.feed?.stop()
     lanes.value = next
     if (next.length > 0) startMetronome()
     else {
@@ -98,49 +90,68 @@ export const useBench = defineStore('bench', () => {
   }
 
   /**
-   * Starts the clocks of new lanes at one and the same moment: one switch, one power-on. They are on the bench
-   * only once they are in storage; if that is refused, none is.
+   * Starts the clocks of new lanes at one and the same moment: one switch, one power-on. The stored session is read
+   * before anything else, so that lanes of a tab that is gone are never written over. New lanes are on the bench only
+   * once they are in storage; if that is refused, none is, and nothing of them stays behind.
    */
   async function startTogether(choices: LaneChoice[]): Promise<Lane[]> {
-    const startedAtPage = performance.now()
+    const pageNow = performance.now()
+    const wallNow = Date.now()
     if (!(await takeBench()))
       throw new Error('The bench is held by another tab of this program. Close that one, or go on there.')
+    if (lanes.value.length === 0) await adoptSession()
     if (lanes.value.length === 0) {
+      // A jump before the first lane is no jump of its clock.
+      clock.watch(pageNow)
+      await clock.settled()
       clock.reset()
-      await clock.setAnchor()
     }
-    void navigator.storage?.persist?.().catch(() => false)
-    const startedAtMs = clock.steadyNow() - (performance.now() - startedAtPage)
+    if (lanes.value.length + choices.length > MOST_LANES)
+      throw new Error(`The bench has ${MOST_LANES} lanes, and there are not enough left.`)
+    const startedAtMs = wallNow - clock.shift()
     const before = lanes.value
     const added: Lane[] = []
     for (const choice of choices) {
-      const ink = inkFor(choice, [...before, ...added])
-      const setup: LaneSetup = { ...choice, runId: crypto.randomUUID(), ink, startedAtMs }
-      added.push(makeLane(setup, startedAtPage, simulationFor(setup, logbook)))
+      const setup: LaneSetup = {
+        ...choice,
+        gear: gearOf(choice, logbook),
+        runId: crypto.randomUUID(),
+        ink: inkFor(choice.deviceId, [...before, ...added]),
+        startedAtMs,
+      }
+      added.push(makeLane(setup, pageNow, simulationFor(setup)))
     }
-    setLanes([...before, ...added])
     try {
-      await saveSession()
-      await Promise.all(
-        added.map((lane) => record(lane, { kind: 'readings', readings: [firstReading(lane)] })),
-      )
+      await begin(before, added)
     } catch (error) {
       setLanes(before)
+      for (const { setup } of added) await journal.dropJournal(setup.runId).catch(() => undefined)
       throw error
     }
-    for (const lane of added) plugIn(lane, raise)
+    for (const lane of added) plugIn(lane, feeds)
+    void navigator.storage?.persist?.().catch(() => false)
     return added
   }
   const start = async (choice: LaneChoice): Promise<Lane> => (await startTogether([choice]))[0]
 
-  /** The least used ink among the device's runs and the lanes on the bench. */
-  function inkFor({ deviceId }: LaneChoice, onBench: readonly Lane[]): number {
-    const ofDevice = logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink)
-    const here = onBench.map((l) => l.setup.ink % INKS)
-    const free = Array.from({ length: INKS }, (_, ink) => ink).filter((ink) => !here.includes(ink))
-    const best = nextInk([...ofDevice, ...here])
-    return free.length === 0 || free.includes(best) ? best : free[0]
+  /** The journals first, then the session that names them: a lane without its start is never seen. */
+  async function begin(before: Lane[], added: Lane[]) {
+    for (const lane of added) {
+      const { start: level } = lane.setup
+      if (!level.read) continue
+      const readings: Reading[] = [{ t: 0, percent: level.percent, nominal: 0 }]
+      await record(lane, { kind: 'readings', readings })
+    }
+    setLanes([...before, ...added])
+    await saveSession()
   }
+
+  /** The least used ink among the device's runs and the lanes on the bench. */
+  const inkFor = (deviceId: string, onBench: readonly Lane[]): number =>
+    freeInk(
+      logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink),
+      onBench.map((l) => l.setup.ink),
+    )
 
   /** Comes back to the lanes of a page that was reloaded, closed or killed; or watches those of another tab. */
   function resume(): Promise<void> {
@@ -150,61 +161,84 @@ export const useBench = defineStore('bench', () => {
   }
 
   async function comeBack() {
-    putBack.value = await journal.loadPutBack()
-    const session = await journal.loadSession<Session>()
-    if (!session?.lanes.length || lanes.value.length || watching.value) return
+    await putBack.load()
+    const found = await stored.loadSession()
+    apart.value = found.apart
+    known.value = true
+    if (!found.lanes.length || lanes.value.length || watching.value) return
     if (await takeBench()) await takeOver()
     else {
       watching.value = true
-      await mirror(session)
+      await mirror(found)
       waitForBench(() => void takeOver().catch(raise))
     }
   }
+  // A tab that was idle when another began its lanes must not take the bench for empty later.
+  onBenchChanged(() => {
+    if (known.value && !running.value && logbook.state === 'ready') void resume().catch(() => undefined)
+  })
 
+  /** This tab holds the bench now: it goes on from what is stored, or lets go where nothing is. */
   async function takeOver() {
+    await adoptSession()
+    leaveIfEmpty()
+  }
+
+  /** Reads the stored session and the journals anew, and goes on from there. */
+  async function adoptSession() {
     watching.value = false
-    const session = await journal.loadSession<Session>()
-    if (!session?.lanes.length) {
-      leaveBench()
-      return setLanes([])
-    }
-    await clock.resume(session.anchor, session.wallShiftMs)
-    await mirror(session)
+    const found = await stored.loadSession()
+    apart.value = found.apart
+    if (!found.lanes.length) return setLanes([])
+    await clock.resume(found.anchor, found.wallShiftMs)
+    await mirror(found)
+    await completeFinished()
     for (const lane of lanes.value) {
-      lane.simulated?.skipTo(Math.min(SIMULATION_LIMIT_S, Math.floor(lane.elapsedS)))
-      plugIn(lane, raise)
+      skipSimulation(lane)
+      plugIn(lane, feeds)
     }
     await saveSession()
   }
+  const leaveIfEmpty = () => {
+    if (lanes.value.length > 0) return
+    void leaveJournalCopies()
+    leaveBench()
+  }
 
   /** The lanes of a session as the journal has them. */
-  async function mirror(session: Session) {
-    if (watching.value) clock.adopt(session.wallShiftMs)
+  async function mirror(found: Session) {
+    if (watching.value) clock.adopt(found.wallShiftMs)
     const pageNow = performance.now()
-    const resumed = await Promise.all(
-      session.lanes.map(async (stored) => {
-        const setup = setupFrom(stored)
-        const away = clock.steadyNow() - setup.startedAtMs
-        const lane = makeLane(setup, pageNow - away, simulationFor(setup, logbook))
-        await catchUp(lane)
+    const journals = await journal.readJournals()
+    setLanes(
+      found.lanes.map((setup) => {
+        const lane = makeLane(setup, pageNow - (clock.steadyNow() - setup.startedAtMs), simulationFor(setup))
+        const { lines, next } = journals.get(setup.runId) ?? { lines: [], next: 0 }
+        for (const line of lines) apply(lane, line)
+        lane.next = next
         lane.elapsedS = elapsedAt(lane, performance.now())
         return lane
       }),
     )
-    setLanes(resumed)
+  }
+
+  /** A lane whose run is in the logbook already was finished as the program was killed: the rest is done now. */
+  async function completeFinished() {
+    for (const lane of lanes.value.filter((l) => logbook.run(l.setup.runId))) await takeOff(lane)
   }
 
   async function catchUp(lane: Lane) {
-    const lines = await journal.readJournalFrom(lane.setup.runId, lane.lines)
+    const lines = await journal.readJournalFrom(lane.setup.runId, lane.next)
     for (const line of lines) apply(lane, line)
-    lane.lines += lines.length
+    lane.next += lines.length
   }
 
   /** A watching tab follows the journal, and the session when lanes come and go. */
   async function look() {
-    const session = await journal.loadSession<Session>()
+    const found = await stored.loadSession()
+    if (!watching.value) return
     const ids = (list: readonly { runId: string }[]) => list.map((l) => l.runId).join()
-    if (session && ids(session.lanes) !== ids(lanes.value.map((l) => l.setup))) await mirror(session)
+    if (ids(found.lanes) !== ids(lanes.value.map((l) => l.setup))) await mirror(found)
     else await Promise.all(lanes.value.map(catchUp))
   }
 
@@ -220,109 +254,129 @@ export const useBench = defineStore('bench', () => {
     }
     clock.watch(pageNow)
     for (const lane of lanes.value) readSimulation(lane, raise)
-    updateLanes(lanes.value, pageNow)
+    updateLanes(lanes.value, pageNow, raise)
     if (alarm.value && pageNow - lastRetry > RETRY_EVERY_MS) {
       lastRetry = pageNow
       void retry()
     }
   }
 
-  /** The page's clock stood still while the machine slept: the lanes' clocks did not. */
+  /** The page's clock stood still while the machine slept: the lanes' clocks did not, and the instruments' did. */
   function onSlept(ms: number) {
-    for (const lane of lanes.value) lane.startedAtPage -= ms
+    for (const lane of lanes.value) {
+      lane.startedAtPage -= ms
+      lane.feed?.rebase()
+    }
   }
 
   function raise(error: unknown) {
-    alarm.value = `${(error as Error).message} New readings are kept in memory: take the file now.`
+    const waiting = lanes.value.reduce((sum, lane) => sum + lane.pending.length, 0)
+    const kept = waiting
+      ? ` ${waiting} ${waiting === 1 ? 'entry is' : 'entries are'} in memory only: take the file now.`
+      : ''
+    alarm.value = `${(error as Error).message}${kept}`
   }
 
-  async function retry() {
+  /** Stores what waits; true once nothing does. */
+  async function retry(): Promise<boolean> {
     try {
       await Promise.all(lanes.value.map(flush))
       alarm.value = ''
+      return true
     } catch (error) {
       raise(error)
+      return false
     }
   }
 
-  /** Notes a reading at this very moment. Resolves once it is stored; on refusal it stays in memory. */
-  async function note(lane: Lane, values: Omit<Reading, 't' | 'nominal'>): Promise<Reading> {
-    const t = Math.round(elapsedAt(lane, performance.now()) * 10) / 10
-    // Temperatures alone answer no mark.
-    const onlyHeat = Object.keys(values).every((key) => key === 'temperatures')
-    const nominal = onlyHeat ? undefined : nominalFor(lane, t)
-    const late = nominal !== undefined && Math.abs(t - nominal) > ON_TIME_S
-    const reading: Reading = {
-      ...values,
-      t,
-      ...(nominal === undefined ? {} : { nominal }),
-      // The real time is kept; the mark it was due at goes with it.
-      ...(late ? { note: `due at ${duration(nominal)}` } : {}),
-    }
-    await record(lane, { kind: 'readings', readings: [reading] }).catch(raise)
-    return reading
+  /** A moment of this lane, told only once no jump of the machine's clock is in doubt. */
+  async function momentOf(lane: Lane): Promise<number> {
+    const pageNow = performance.now()
+    clock.watch(pageNow)
+    await clock.settled()
+    return stamp(lane.state, elapsedAt(lane, pageNow))
   }
 
-  const takeBack = (lane: Lane) => record(lane, { kind: 'take-back' }).catch(raise)
-
-  async function noteEvent(lane: Lane, kind: string, text: string): Promise<TraceEvent> {
-    const event = { t: Math.round(elapsedAt(lane, performance.now()) * 10) / 10, kind, text }
-    await record(lane, { kind: 'event', event }).catch(raise)
-    return event
-  }
-  const setOffsets = (lane: Lane, offsets: Offsets) => record(lane, { kind: 'offsets', offsets }).catch(raise)
-
-  /** Ends a lane: its run and trace go into the logbook, then its journal goes. */
-  async function finish(lane: Lane, state: RunState, stateReason: string): Promise<Run> {
-    const { setup } = lane
-    lane.unplug?.()
-    const run = runFrom(lane, state, stateReason)
+  const safely = async (work: Promise<unknown>): Promise<boolean> => {
     try {
-      await logbook.putRun(run, traceOf(lane))
+      await work
+      return true
+    } catch (error) {
+      raise(error)
+      return false
+    }
+  }
+
+  /** Notes a reading at this very moment. Resolves once it is stored, or refused: then it stays in memory. */
+  async function note(lane: Lane, values: Omit<Reading, 't' | 'nominal'>): Promise<Noted<Reading>> {
+    const noted = readingAt(lane, await momentOf(lane), values)
+    return { noted, stored: await safely(record(lane, { kind: 'readings', readings: [noted] })) }
+  }
+
+  const takeBack = (lane: Lane) => safely(record(lane, { kind: 'take-back' }))
+
+  async function noteEvent(lane: Lane, kind: string, text: string): Promise<Noted<TraceEvent>> {
+    const noted = { t: await momentOf(lane), kind, text }
+    return { noted, stored: await safely(record(lane, { kind: 'event', event: noted })) }
+  }
+  const setOffsets = (lane: Lane, offsets: Offsets) => safely(record(lane, { kind: 'offsets', offsets }))
+
+  /**
+   * Ends a lane: its run and trace go into the logbook, then what must be put back is kept, then the lane leaves the
+   * session, and last its journal goes. Cut off anywhere, the next start does the rest.
+   */
+  async function finish(lane: Lane, ending: Ending): Promise<Run> {
+    const trace = traceOf(lane)
+    if (!trace)
+      throw new Error('Nothing was read on this lane: there is no run to keep. Take it off the bench.')
+    lane.feed?.stop()
+    try {
+      await putMissingGear(lane.setup, logbook)
+      const run = runFrom(lane, ending)
+      await logbook.putRun(run, trace)
+      await takeOff(lane)
+      return run
     } catch (error) {
       // It goes on as a lane until it can be kept as a run.
-      plugIn(lane, raise)
+      if (!logbook.run(lane.setup.runId)) plugIn(lane, feeds)
       throw error
     }
+  }
+
+  /** Takes a lane off the bench whose run is kept, or on which nothing was read. */
+  async function takeOff(lane: Lane) {
+    await putBack.remember(lane.setup)
     setLanes(lanes.value.filter((l) => l !== lane))
     await saveSession()
     // A line on its way to storage must not outlive its journal.
     await flush(lane).catch(() => undefined)
-    await journal.dropJournal(setup.runId)
-    await rememberPutBack(setup)
-    if (lanes.value.length === 0) leaveBench()
-    return run
+    await journal.dropJournal(lane.setup.runId)
+    void dropJournalCopy(lane.setup.runId)
+    leaveIfEmpty()
   }
 
-  async function rememberPutBack({ planned }: LaneSetup) {
-    const campaign = planned && logbook.campaign(planned.campaignId)
-    if (!campaign) return
-    putBack.value = [...new Set([...putBack.value, ...putBackList(campaign.protocol)])]
-    await journal.savePutBack(putBack.value)
-  }
-  async function wasPutBack(text: string) {
-    putBack.value = putBack.value.filter((t) => t !== text)
-    await journal.savePutBack(putBack.value)
-  }
-
-  const laneCsv = (lane: Lane) => writeTraceCsv(traceOf(lane))
+  /** What lanes on the bench use of the shelf: it cannot be deleted while they run. */
+  const uses = (id: string): Lane | undefined =>
+    lanes.value.find(({ setup }) => [setup.deviceId, setup.sourceId, setup.cableId].includes(id))
 
   return {
     lanes,
     running,
     watching,
+    known,
     alarm,
-    putBack,
+    apart,
     clockNotice: clock.notice,
     start,
     startTogether,
     resume,
     note,
+    retry,
     takeBack,
     noteEvent,
     setOffsets,
     finish,
-    wasPutBack,
-    laneCsv,
+    takeOff,
+    uses,
   }
 })

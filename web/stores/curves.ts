@@ -2,21 +2,25 @@ import { defineStore } from 'pinia'
 import { shallowReactive } from 'vue'
 import type { AcceptanceCurve } from '@core/model/forecast'
 import { planWork } from '../workers/plan'
+import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
 
 /** A device's acceptance curve, from its full run on the strongest source; made once for each such run. */
 export const useCurves = defineStore('curves', () => {
   const logbook = useLogbook()
+  const analyses = useAnalyses()
+  /** By where the trace lies: a corrected run gives another curve. */
   const made = new Map<string, AcceptanceCurve | null>()
   const known = shallowReactive<Record<string, AcceptanceCurve | null>>({})
 
   async function curveOfRun(runId: string): Promise<AcceptanceCurve | null> {
-    if (!made.has(runId)) {
+    const key = logbook.traceKeys.get(runId) ?? runId
+    if (!made.has(key)) {
       const trace = await logbook.traceOf(runId)
       const plain = trace && { ...trace, temperatures: { ...trace.temperatures } }
-      made.set(runId, plain ? await planWork().acceptance(plain) : null)
+      made.set(key, plain ? await planWork().acceptance(plain) : null)
     }
-    return made.get(runId) ?? null
+    return made.get(key) ?? null
   }
 
   async function curveOf(deviceId: string): Promise<AcceptanceCurve | null> {
@@ -24,12 +28,19 @@ export const useCurves = defineStore('curves', () => {
     const runs = logbook.runs
       .filter((r) => r.deviceId === deviceId && r.state === 'done')
       .filter((r) => logbook.source(r.sourceId)?.kind !== 'wireless pad')
+      .filter((r) => mayBeFull(r.id))
       .sort((a, b) => watts(b.sourceId) - watts(a.sourceId))
     for (const run of runs) {
       const curve = await curveOfRun(run.id)
       if (curve) return curve
     }
     return null
+  }
+
+  /** A run whose kept figures say it was not full is not looked into: its trace need not be read. */
+  function mayBeFull(runId: string): boolean {
+    const kept = analyses.headline(runId)
+    return !kept || Number.isNaN(kept.startPercent) || (kept.startPercent <= 10 && kept.endPercent >= 99)
   }
 
   /** Curves of all devices on the shelf, by device id; null where no full run is in the logbook. */

@@ -14,6 +14,9 @@ export interface Refusal {
   file: string
   message: string
   places: string[]
+  /** How many faults there are, and all that are kept of them, as a file's text. */
+  count: number
+  all: string
 }
 type Opened =
   | { kind: 'logbook'; file: string; logbook: Logbook }
@@ -31,7 +34,14 @@ export const useFiles = defineStore('files', () => {
   const busy = ref(false)
 
   const refuse = (file: string, message: string, problems: Problem[] = []) => {
-    refusal.value = { file, message, places: problems.slice(0, MOST_PLACES).map(problemInWords) }
+    const all = problems.map(problemInWords)
+    refusal.value = {
+      file,
+      message,
+      places: all.slice(0, MOST_PLACES),
+      count: all.length,
+      all: all.join('\n'),
+    }
   }
 
   async function open(file: File) {
@@ -40,7 +50,7 @@ export const useFiles = defineStore('files', () => {
     busy.value = true
     try {
       if (file.size > MAX_BYTES) return refuse(file.name, 'The file is larger than any logbook of ours.')
-      const text = await file.text()
+      const text = await analysisWork().decode(await file.arrayBuffer())
       if (/\.json$/i.test(file.name) || text.trimStart().startsWith('{')) openLogbook(file.name, text)
       else await openTable(file.name, text)
     } catch (error) {
@@ -70,7 +80,7 @@ export const useFiles = defineStore('files', () => {
     const current = opened.value
     if (current?.kind !== 'trace') return
     const outcome = await analysisWork().readTrace(current.opened.table, meanings)
-    const places = outcome.ok ? '' : outcome.problems.map(problemInWords).join(' ')
+    const places = outcome.ok ? '' : outcome.problems.slice(0, 3).map(problemInWords).join(' ')
     opened.value = {
       ...current,
       opened: { ...current.opened, meanings },
@@ -81,7 +91,7 @@ export const useFiles = defineStore('files', () => {
 
   async function takeLogbook(mode: 'merge' | 'replace') {
     if (opened.value?.kind !== 'logbook') return
-    await logbook.take(opened.value.logbook, mode)
+    await logbook.takeLogbook(opened.value.logbook, mode)
     opened.value = null
   }
 
@@ -93,7 +103,7 @@ export const useFiles = defineStore('files', () => {
   }): Promise<string | undefined> {
     const current = opened.value
     if (current?.kind !== 'trace' || !current.result) return undefined
-    const { trace } = current.result
+    const { trace, startedAt } = current.result
     const id = crypto.randomUUID()
     const first = trace.percent?.find((p) => !Number.isNaN(p))
     await logbook.putRun(
@@ -101,7 +111,7 @@ export const useFiles = defineStore('files', () => {
         id,
         ...pair,
         ink: nextInk(logbook.runs.filter((r) => r.deviceId === pair.deviceId).map((r) => r.ink)),
-        startedAt: new Date().toISOString(),
+        startedAt: startedAt ?? new Date().toISOString(),
         state: 'done',
         stateReason: '',
         startPercent: first ?? null,

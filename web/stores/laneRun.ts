@@ -1,51 +1,49 @@
-import { duration } from '@core/format/figures'
-import type { Run, RunState } from '@core/logbook/run'
-import { onOneClock } from '@core/trace/clocks'
-import { traceFromReadings, type Trace, type TraceEvent } from '@core/trace/trace'
-import { isByHand, missedOf, type Lane, type LaneSetup } from './lane'
+import { finishLane, traceOf, type Ending } from '@core/bench/finish'
+import type { LaneChoice, LaneGear, LaneSetup } from '@core/bench/setup'
+import { writeTraceCsv } from '@core/formats/traceCsv'
+import type { Run } from '@core/logbook/run'
+import type { Lane } from './lane'
+import type { useLogbook } from './logbook'
 
-/** A lane's readings as columns, all streams on one clock. */
-export const traceOf = (lane: Lane): Trace => traceFromReadings(onOneClock(lane.readings, lane.offsets))
+type Logbook = ReturnType<typeof useLogbook>
+
+/** The gear of a lane as it stands at power-on; null where some of it is not on the shelf. */
+export function gearOf({ deviceId, sourceId, cableId }: LaneChoice, logbook: Logbook): LaneGear | null {
+  const [device, source] = [logbook.device(deviceId), logbook.source(sourceId)]
+  if (!device || !source) return null
+  const cable = logbook.cable(cableId) ?? null
+  return JSON.parse(JSON.stringify({ device, source, cable })) as LaneGear
+}
+
+/** The device may have left the shelf while the lane ran; a run must find what it was made with. */
+export async function putMissingGear({ gear }: LaneSetup, logbook: Logbook): Promise<void> {
+  if (!gear) return
+  if (!logbook.device(gear.device.id)) await logbook.put('devices', gear.device)
+  if (!logbook.source(gear.source.id)) await logbook.put('sources', gear.source)
+  if (gear.cable && !logbook.cable(gear.cable.id)) await logbook.put('cables', gear.cable)
+}
 
 /** The run that a lane becomes when it is over. */
-export function runFrom(lane: Lane, state: RunState, stateReason: string): Run {
-  const { setup } = lane
+export function runFrom(lane: Lane, ending: Ending): Run {
+  const { runId, deviceId, sourceId, cableId, ink, reading, stop, planned, checklist } = lane.setup
   return {
-    id: setup.runId,
-    deviceId: setup.deviceId,
-    sourceId: setup.sourceId,
-    cableId: setup.cableId,
-    ink: setup.ink,
-    startedAt: new Date(setup.startedAtMs).toISOString(),
-    state,
-    stateReason,
-    startPercent: setup.startPercent,
-    reading: setup.reading,
-    stop: setup.stop,
-    provenance: provenanceOf(setup),
-    events: [...lane.events, ...missedEvents(lane)].sort((a, b) => a.t - b.t),
+    id: runId,
+    deviceId,
+    sourceId,
+    cableId,
+    ink,
+    reading,
+    stop,
     corrections: [],
     notes: '',
-    planned: setup.planned,
-    checklist: setup.checklist,
+    planned,
+    checklist,
+    ...finishLane(lane, ending),
   }
 }
 
-/** Checks that nobody made stay on record as missed. */
-const missedEvents = (lane: Lane): TraceEvent[] =>
-  isByHand(lane)
-    ? missedOf(lane).map((t) => ({ t, kind: 'missed', text: `Missed the reading at ${duration(t)}` }))
-    : []
-
-function provenanceOf({ feed }: LaneSetup): Run['provenance'] {
-  switch (feed.kind) {
-    case 'simulated':
-      return 'simulation'
-    case 'instruments':
-      return feed.simulated ? 'simulation' : 'meter'
-    case 'own-battery':
-      return 'self-report'
-    case 'hand':
-      return 'hand'
-  }
+/** The lane's readings as a file: the way out when the browser refuses to store. */
+export function laneCsv(lane: Lane): string {
+  const trace = traceOf(lane)
+  return trace ? writeTraceCsv(trace) : 'time_s\r\n'
 }

@@ -1,197 +1,308 @@
 import { defineStore } from 'pinia'
-import { computed, markRaw, ref, shallowReactive } from 'vue'
-import { asCorrections, ratingChanges } from '@core/gear/corrections'
-import type { Cable, Device, GearCorrection, Meter, Observation, Source } from '@core/gear/gear'
+import { computed, markRaw, ref, shallowReactive, shallowRef } from 'vue'
+import { asCorrections, joinCorrections, ratingChanges } from '@core/gear/corrections'
+import type { Cable, Device, Meter, Source } from '@core/gear/gear'
 import { writeLogbook } from '@core/formats/logbookJson'
-import { correctionKey, type Logbook } from '@core/logbook/logbook'
+import {
+  COLLECTION_NAMES,
+  COLLECTIONS,
+  recordInWords,
+  type CollectionName,
+  type Records,
+} from '@core/logbook/collections'
+import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
+import { usersOf } from '@core/logbook/references'
 import type { Run } from '@core/logbook/run'
-import type { Campaign } from '@core/plan/campaign'
-import type { Protocol } from '@core/protocol/protocol'
+import { threeWay } from '@core/logbook/threeWay'
 import { withValue, type Channel, type Trace } from '@core/trace/trace'
+import type { Apart } from '../storage/envelope'
 import * as storage from '../storage/logbookStorage'
+import { writeNote } from '../storage/note'
+import * as copy from '../storage/secondCopy'
+import { onTold, type Told } from '../storage/writer'
 
-type Items = {
-  devices: Device
-  sources: Source
-  cables: Cable
-  meters: Meter
-  observations: Observation
-  protocols: Protocol
-  campaigns: Campaign
-}
-export type ItemKind = keyof Items
 export type ShelfKind = 'devices' | 'sources' | 'cables' | 'meters'
+type Gear = Device | Source | Cable | Meter
+type Lists = { [K in CollectionName]: Records[K][] }
+
+const emptyLists = () => Object.fromEntries(COLLECTION_NAMES.map((name) => [name, []])) as unknown as Lists
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** The logbook as every screen sees it. Nothing changes here before it is stored. */
 export const useLogbook = defineStore('logbook', () => {
-  const devices = ref<Device[]>([])
-  const sources = ref<Source[]>([])
-  const cables = ref<Cable[]>([])
-  const meters = ref<Meter[]>([])
-  const observations = ref<Observation[]>([])
-  const protocols = ref<Protocol[]>([])
-  const campaigns = ref<Campaign[]>([])
-  const gearCorrections = ref<GearCorrection[]>([])
-  const runs = ref<Run[]>([])
+  const lists = shallowRef<Lists>(emptyLists())
   const traces = shallowReactive(new Map<string, Trace>())
   const state = ref<'loading' | 'ready' | 'failed'>('loading')
   const failure = ref('')
+  /** What could not be read. It is kept as it is, and can be taken out. */
+  const apart = shallowRef<Apart[]>([])
   /** Raised whenever the whole logbook was read anew. */
-  const revision = ref(0)
-  const lists = { devices, sources, cables, meters, observations, protocols, campaigns }
+  const reads = ref(0)
+  /** Where each run's trace lies; a new key is a new trace. */
+  const traceKeys = shallowReactive(new Map<string, string>())
+  const canUndoEdition = ref(false)
+  let pointer: storage.OpenedLogbook['pointer'] | undefined
+  let revision = 0
 
-  const isEmpty = computed(() => !devices.value.length && !sources.value.length && !runs.value.length)
+  const byId = computed(
+    () =>
+      Object.fromEntries(
+        COLLECTION_NAMES.map((name) => [name, new Map(lists.value[name].map((r) => [r.id, r]))]),
+      ) as unknown as { [K in CollectionName]: Map<string, Records[K]> },
+  )
+  const isEmpty = computed(
+    () => !lists.value.devices.length && !lists.value.sources.length && !lists.value.runs.length,
+  )
+  const records = () => COLLECTION_NAMES.reduce((sum, name) => sum + lists.value[name].length, 0)
+
+  function show(opened: storage.OpenedLogbook) {
+    const sorted = emptyLists()
+    for (const name of COLLECTION_NAMES) Object.assign(sorted, { [name]: inOrder(name, opened.lists[name]) })
+    for (const [runId, key] of traceKeys) if (opened.traces.get(runId) !== key) traces.delete(runId)
+    traceKeys.clear()
+    for (const [runId, key] of opened.traces) traceKeys.set(runId, key)
+    lists.value = sorted
+    apart.value = opened.apart
+    pointer = opened.pointer
+    revision = opened.revision
+    canUndoEdition.value = opened.pointer.previous !== null
+    reads.value++
+    state.value = 'ready'
+  }
 
   async function load() {
     try {
-      const shelf = await storage.loadShelf()
-      devices.value = shelf.devices.sort(byName)
-      sources.value = shelf.sources.sort((a, b) => a.ratedWatts - b.ratedWatts || byName(a, b))
-      cables.value = shelf.cables.sort(byName)
-      meters.value = shelf.meters.sort(byName)
-      observations.value = shelf.observations.sort((a, b) => a.when.localeCompare(b.when))
-      protocols.value = shelf.protocols.sort(byName)
-      campaigns.value = shelf.campaigns.sort((a, b) => a.createdAt.localeCompare(b.createdAt))
-      gearCorrections.value = shelf.gearCorrections.sort((a, b) => a.when.localeCompare(b.when))
-      runs.value = shelf.runs
-      traces.clear()
-      revision.value++
-      state.value = 'ready'
+      show(await storage.openLogbook())
     } catch (error) {
       failure.value = (error as Error).message
       state.value = 'failed'
     }
   }
 
-  async function put<K extends ItemKind>(kind: K, item: Items[K]) {
-    const plain = JSON.parse(JSON.stringify(item)) as Items[K]
-    await storage.putGear(kind, item.id, plain)
-    const list = lists[kind].value as Items[K][]
-    const at = list.findIndex((i) => i.id === item.id)
-    if (at < 0) list.push(plain)
-    else list[at] = plain
+  /** Once it is known that nothing was lost: the note and the second copy follow what is stored. */
+  function settle() {
+    note()
+    const now = { lists: lists.value, traces: new Map(traceKeys), written: new Map(), apart: apart.value }
+    void copy.copyAll({ ...now, pointer: pointer!, revision })
   }
+  const note = () => writeNote({ records: records(), runs: lists.value.runs.length })
 
-  /** Stores a piece of gear whose ratings changed; the old values and the reason stay for good. */
-  async function correctGear<K extends ShelfKind>(kind: K, item: Items[K], why: string) {
-    const before = (lists[kind].value as Items[K][]).find((i) => i.id === item.id)
-    const changes = before ? ratingChanges(before, item) : []
-    for (const correction of asCorrections(item.id, changes, why, new Date().toISOString())) {
-      await storage.putGear('gearCorrections', correctionKey(correction), correction)
-      gearCorrections.value.push(correction)
+  /** Another tab has written: what it changed is read anew; when this tab missed something, everything is. */
+  async function hear({ revision: theirs, changed }: Told) {
+    if (state.value !== 'ready' || theirs <= revision) return
+    if (changed === null || theirs !== revision + 1 || !pointer) return load()
+    revision = theirs
+    for (const { collection, id } of changed) {
+      const name = collection as CollectionName
+      const found = await storage.readRecord(pointer, name, id)
+      if (!found) take(name, id, null)
+      else {
+        if (found.trace && traceKeys.get(id) !== found.trace) {
+          traces.delete(id)
+          traceKeys.set(id, found.trace)
+        }
+        take(name, id, found.record)
+      }
     }
-    await put(kind, item)
+  }
+  onTold((told) => void hear(told).catch(() => load()))
+
+  /** Takes one record into the list that screens see, or out of it. */
+  function take(name: CollectionName, id: string, record: Records[CollectionName] | null) {
+    const others = (lists.value[name] as { id: string }[]).filter((r) => r.id !== id)
+    const next = record ? inOrder(name, [...others, record] as never[]) : others
+    lists.value = { ...lists.value, [name]: next }
+    if (!record && name === 'runs') {
+      traces.delete(id)
+      traceKeys.delete(id)
+    }
   }
 
-  /** Runs that stand on a piece of gear keep it from being deleted. */
-  const runsWith = (kind: ShelfKind, id: string) =>
-    runs.value.filter(
+  /** Puts one record: `decide` is asked under the lock, when this tab knows the logbook as it stands. */
+  async function write<K extends CollectionName>(name: K, decide: () => Records[K], trace?: () => Trace) {
+    let record!: Records[K]
+    let readings: Trace | undefined
+    const written = await storage.change(revision, show, () => {
+      record = plain(decide())
+      readings = trace?.()
+      return [{ put: name, record, trace: readings } as storage.Change]
+    })
+    revision = written.revision
+    if (name === 'runs' && written.traceKey) traceKeys.set(record.id, written.traceKey)
+    if (readings) traces.set(record.id, markRaw(readings))
+    take(name, record.id, record)
+    note()
+    const whole = name === 'runs' ? (readings ?? (await traceOf(record.id))) : undefined
+    void copy.copyRecord(pointer!.number, revision, name, record, whole)
+    return record
+  }
+
+  /** Stores a record. `base` is what its editor began with: fields it did not touch keep what stands there now. */
+  const put = <K extends CollectionName>(name: K, record: Records[K], base?: Records[K]) =>
+    write(name, () => {
+      const now = byId.value[name].get(record.id) as Records[K] | undefined
+      return now && base ? threeWay(plain(base), plain(record), plain(now)) : record
+    })
+
+  /** Stores a piece of gear whose ratings changed; the old values and the reason stay with it for good, in one write. */
+  const correctGear = <K extends ShelfKind>(kind: K, item: Records[K], why: string) =>
+    write(kind, () => {
+      const now = byId.value[kind].get(item.id) as Gear | undefined
+      const changes = now ? ratingChanges(now, item as Gear) : []
+      const corrections = asCorrections(changes, why, new Date().toISOString())
+      return { ...item, corrections: joinCorrections(now?.corrections ?? [], corrections) } as Records[K]
+    })
+
+  /** Runs made with a piece of gear. */
+  const runsWith = (kind: ShelfKind, id: string): Run[] =>
+    lists.value.runs.filter(
       (r) => ({ devices: r.deviceId, sources: r.sourceId, cables: r.cableId, meters: null })[kind] === id,
     )
 
-  /** Deletes and returns what undoes it. */
-  async function remove(kind: ItemKind, id: string): Promise<() => Promise<void>> {
-    const list = lists[kind].value as { id: string }[]
-    const at = list.findIndex((i) => i.id === id)
-    const [item] = list.slice(at, at + 1)
-    await storage.dropGear(kind, id)
-    list.splice(at, 1)
-    return () => put(kind, item as Items[typeof kind])
+  /** What keeps a record from being deleted, in words; '' when nothing does. */
+  function heldBy(name: CollectionName, id: string): string {
+    const users = usersOf(lists.value, name, id)
+    if (users.length === 0) return ''
+    const [{ collection, record }] = users
+    const more = users.length > 1 ? ` and ${users.length - 1} more` : ''
+    return `${recordInWords(collection, record as never)}${more}`
   }
 
-  async function putRun(run: Run, trace?: Trace) {
-    const plain = JSON.parse(JSON.stringify(run)) as Run
-    await storage.putRun(plain, trace)
-    if (trace) traces.set(run.id, markRaw(trace))
-    const at = runs.value.findIndex((r) => r.id === run.id)
-    if (at < 0) runs.value.push(plain)
-    else runs.value[at] = plain
+  /** Deletes and returns what undoes it. @throws Error naming what still uses it. */
+  async function remove(name: CollectionName, id: string): Promise<() => Promise<void>> {
+    let record!: Records[CollectionName]
+    // Lowered before the write: the note never claims more than is stored.
+    writeNote({ records: Math.max(0, records() - 1) })
+    const written = await storage.change(revision, show, () => {
+      const found = byId.value[name].get(id)
+      if (!found) return []
+      record = found
+      const holder = heldBy(name, id)
+      if (holder) throw new Error(`It is used by ${holder}. Take it out of there first.`)
+      return [{ drop: name, id }]
+    })
+    revision = written.revision
+    take(name, id, null)
+    void copy.dropCopy(pointer!.number, revision, name, id)
+    return async () => void (await put(name, record))
   }
+
+  const putRun = (run: Run, trace?: Trace) => write('runs', () => run, trace && (() => trace))
+
+  /** Changes fields of a run as it stands now. */
+  const changeRun = (id: string, how: (run: Run) => Partial<Run>) =>
+    write('runs', () => {
+      const run = byId.value.runs.get(id)
+      if (!run) throw new Error('This run is no longer in the logbook.')
+      return { ...run, ...how(run) }
+    })
 
   async function removeRun(id: string): Promise<() => Promise<void>> {
-    const trace = await traceOf(id)
-    const run = runs.value.find((r) => r.id === id)!
-    await storage.dropRun(id)
-    runs.value = runs.value.filter((r) => r.id !== id)
-    traces.delete(id)
-    return () => putRun(run, trace)
+    const trace = (await traceOf(id))!
+    const run = byId.value.runs.get(id)!
+    writeNote({ runs: Math.max(0, lists.value.runs.length - 1) })
+    await remove('runs', id)
+    return async () => void (await putRun(run, trace))
   }
 
   async function traceOf(id: string): Promise<Trace | undefined> {
     const known = traces.get(id)
-    if (known) return known
-    const stored = await storage.loadTrace(id)
-    if (stored) traces.set(id, markRaw(stored))
-    return stored ?? undefined
+    const key = traceKeys.get(id)
+    if (known || key === undefined) return known
+    const read = await storage.readTrace(key)
+    if ('trace' in read) traces.set(id, markRaw(read.trace))
+    return 'trace' in read ? read.trace : undefined
   }
 
-  /** Changes one reading; the old value, the reason and the moment stay with the run. */
+  /** Changes one reading; the old value, the reason and the moment stay with the run. The two are one write. */
   async function correct(id: string, row: number, what: Channel, to: number | null, why: string) {
-    const run = runs.value.find((r) => r.id === id)!
-    const trace = (await traceOf(id))!
-    const before = trace[what]?.[row]
-    const from = before === undefined || Number.isNaN(before) ? null : before
-    const correction = { row, t: trace.time[row], what, from, to, why, when: new Date().toISOString() }
-    await putRun(
-      { ...run, corrections: [...run.corrections, correction] },
-      withValue(trace, row, what, to ?? NaN),
-    )
+    await traceOf(id)
+    let corrected!: Trace
+    const decide = (): Run => {
+      const run = byId.value.runs.get(id)
+      const trace = traces.get(id)
+      if (!run || !trace) throw new Error('This run was changed in another tab. Look at it again first.')
+      const before = trace[what]?.[row]
+      const from = before === undefined || Number.isNaN(before) ? null : before
+      corrected = withValue(trace, row, what, to ?? NaN)
+      const correction = { row, t: trace.time[row], what, from, to, why, when: new Date().toISOString() }
+      return { ...run, corrections: [...run.corrections, correction] }
+    }
+    await write('runs', decide, () => corrected)
   }
 
-  const exportText = async () => writeLogbook(await storage.loadLogbook(), new Date().toISOString())
-
-  async function take(incoming: Logbook, mode: storage.ImportMode) {
-    await storage.importLogbook(incoming, mode)
-    await load()
+  async function exportText(): Promise<string> {
+    const { logbook, apart: unread } = await storage.readWhole()
+    apart.value = unread
+    return writeLogbook(logbook, new Date().toISOString())
   }
 
-  async function wipe() {
-    await storage.wipeLogbook()
-    await load()
+  async function take_(change: Promise<storage.OpenedLogbook>) {
+    show(await change)
+    settle()
+  }
+  /** Takes a checked logbook in; `undoEdition` goes back. */
+  async function takeLogbook(incoming: Logbook, mode: storage.ImportMode) {
+    if (mode === 'replace') writeNote({ records: 0, runs: 0 })
+    await take_(storage.importLogbook(incoming, mode)).finally(note)
+  }
+  const wipe = () => takeLogbook(emptyLogbook(), 'replace')
+  async function undoEdition() {
+    writeNote({ records: 0, runs: 0 })
+    await take_(storage.undoEdition()).finally(note)
   }
 
-  const device = (id: string) => devices.value.find((d) => d.id === id)
-  const source = (id: string) => sources.value.find((s) => s.id === id)
-  const cable = (id: string | null) => cables.value.find((c) => c.id === id)
-  const campaign = (id: string) => campaigns.value.find((c) => c.id === id)
-  const run = (id: string) => runs.value.find((r) => r.id === id)
+  const find =
+    <K extends CollectionName>(name: K) =>
+    (id: string | null): Records[K] | undefined =>
+      id === null ? undefined : (byId.value[name].get(id) as Records[K] | undefined)
+  const device = find('devices')
+  const source = find('sources')
   const nameOf = (r: { deviceId: string; sourceId: string }) =>
     `${device(r.deviceId)?.name ?? 'A deleted device'} from ${source(r.sourceId)?.name ?? 'a deleted source'}`
+  const listOf = <K extends CollectionName>(name: K) => computed(() => lists.value[name])
 
   return {
-    devices,
-    sources,
-    cables,
-    meters,
-    observations,
-    protocols,
-    campaigns,
-    gearCorrections,
-    runs,
+    devices: listOf('devices'),
+    sources: listOf('sources'),
+    cables: listOf('cables'),
+    meters: listOf('meters'),
+    observations: listOf('observations'),
+    protocols: listOf('protocols'),
+    campaigns: listOf('campaigns'),
+    runs: listOf('runs'),
     traces,
+    traceKeys,
     state,
     failure,
-    revision,
+    apart,
+    reads,
     isEmpty,
+    canUndoEdition,
+    records,
     load,
+    settle,
     put,
     correctGear,
     remove,
     runsWith,
     putRun,
+    changeRun,
     removeRun,
     traceOf,
     correct,
     exportText,
-    take,
+    takeLogbook,
     wipe,
+    undoEdition,
     device,
     source,
-    cable,
-    campaign,
-    run,
+    cable: find('cables'),
+    campaign: find('campaigns'),
+    run: find('runs'),
     nameOf,
   }
 })
 
-const byName = (a: { name: string }, b: { name: string }) => a.name.localeCompare(b.name)
+const inOrder = <K extends CollectionName>(name: K, list: readonly Records[K][]): Records[K][] =>
+  [...list].sort(COLLECTIONS[name].order as never)

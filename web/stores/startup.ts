@@ -1,20 +1,37 @@
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
-import { readLogbook } from '@core/formats/logbookJson'
+import { ref, shallowRef } from 'vue'
+import { readLogbook, writeLogbook } from '@core/formats/logbookJson'
+import { loadSession } from '../storage/benchSession'
+import { readNote, writeNote, type Note } from '../storage/note'
+import { bringBenchBack, lookForCopy, type Recoverable } from '../storage/recovery'
+import { useAnalyses } from './analyses'
 import { useBench } from './bench'
+import { useCopies } from './copies'
 import { useLogbook } from './logbook'
 import { useStrip } from './strip'
 import { useSettings } from './settings'
 
+/** What the store should hold by the note, what it does, and what the second copy could bring back. */
+export interface Loss {
+  note: Note
+  runs: number
+  lanes: number
+  found: Recoverable
+}
+
 /** What happens once when the program opens. */
 export const useStartup = defineStore('startup', () => {
   const demoAvailable = ref(false)
+  /** The store holds less than it should: nothing is shown as if it were all before the reviewer has decided. */
+  const loss = shallowRef<Loss | null>(null)
   const logbook = useLogbook()
+  const bench = useBench()
 
   async function openDemo() {
     const response = await fetch('/api/demo-logbook')
     if (!response.ok) throw new Error('The demo logbook is not there; start the program with "npm run demo".')
-    await logbook.take(readLogbook(await response.text()), 'merge')
+    await logbook.takeLogbook(readLogbook(await response.text()), 'merge')
+    void useAnalyses().fill()
   }
 
   async function begin() {
@@ -23,14 +40,54 @@ export const useStartup = defineStore('startup', () => {
       .catch(() => undefined)
     await logbook.load()
     if (logbook.state !== 'ready') return
-    await useBench().resume()
+    loss.value = await lookForLoss()
+    if (!loss.value) await goOn(true)
+  }
+
+  async function lookForLoss(): Promise<Loss | null> {
+    const note = readNote()
+    const lanes = (await loadSession()).lanes.length
+    if (!note || (note.records <= logbook.records() + logbook.apart.length && note.lanes <= lanes))
+      return null
+    return { note, runs: logbook.runs.length, lanes, found: await lookForCopy() }
+  }
+
+  /** Everything is known to be there, or the reviewer has said how to go on. */
+  async function goOn(mayOpenDemo: boolean) {
+    logbook.settle()
+    await bench.resume()
     await useStrip().load()
+    await useCopies().load()
     const start = await fetch('/api/start').then(
       (r) => r.json(),
       () => ({}),
     )
     demoAvailable.value = start.demoAvailable === true
-    if (start.demo && logbook.isEmpty && !useBench().lanes.length) await openDemo()
+    if (mayOpenDemo && start.demo && logbook.isEmpty && !bench.lanes.length) await openDemo()
+    void useAnalyses().fill()
   }
-  return { demoAvailable, begin, openDemo }
+
+  /** Brings back what the second copy holds, on top of what is here. */
+  async function bringBack() {
+    const found = loss.value?.found
+    if (found?.copied) await logbook.takeLogbook(found.copied.logbook, 'merge')
+    await bringBenchBack((runId) => logbook.run(runId) !== undefined)
+    loss.value = null
+    await goOn(false)
+  }
+
+  /** Goes on with what is here; the note now says so. */
+  async function leaveLoss() {
+    const lanes = loss.value?.lanes ?? 0
+    loss.value = null
+    writeNote({ records: logbook.records(), runs: logbook.runs.length, lanes })
+    await goOn(false)
+  }
+
+  /** The second copy as a file that can be brought in anywhere; null where there is none. */
+  async function copyAsText(): Promise<string | null> {
+    const { copied } = loss.value?.found ?? (await lookForCopy())
+    return copied ? writeLogbook(copied.logbook, copied.at) : null
+  }
+  return { demoAvailable, loss, begin, openDemo, bringBack, leaveLoss, copyAsText }
 })

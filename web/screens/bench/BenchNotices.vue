@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { download } from '../../composables/download'
 import { useBench } from '../../stores/bench'
+import { laneCsv } from '../../stores/laneRun'
+import { usePutBack } from '../../stores/putBack'
 
 /** What the reviewer must know about the bench itself. */
 const bench = useBench()
+const putBack = usePutBack()
 /** The way out when the browser refuses to store: every lane's readings as files. */
 function takeFiles() {
   for (const lane of bench.lanes)
-    download(`lane-${lane.setup.runId.slice(0, 8)}.csv`, bench.laneCsv(lane), 'text/csv')
+    download(`lane-${lane.setup.runId.slice(0, 8)}.csv`, laneCsv(lane), 'text/csv')
 }
 </script>
 
@@ -32,11 +35,11 @@ function takeFiles() {
   >
     {{ bench.clockNotice }}
   </v-alert>
-  <section v-if="bench.putBack.length && !bench.running" class="put-back" aria-label="Put back">
+  <section v-if="putBack.texts.length && !bench.running" class="put-back" aria-label="Put back">
     <h2>Put back now</h2>
     <ul>
-      <li v-for="text in bench.putBack" :key="text">
-        {{ text }} <v-btn variant="outlined" size="small" @click="bench.wasPutBack(text)">It is back</v-btn>
+      <li v-for="text in putBack.texts" :key="text">
+        {{ text }} <v-btn variant="outlined" size="small" @click="putBack.done(text)">It is back</v-btn>
       </li>
     </ul>
   </section>

@@ -1,18 +1,18 @@
 <script setup lang="ts">
-import { useWakeLock } from '@vueuse/core'
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import EmptyPage from '../../components/EmptyPage.vue'
 import { useBench } from '../../stores/bench'
 import { useCurves } from '../../stores/curves'
 import { useLogbook } from '../../stores/logbook'
-import { MOST_LANES, useStrip } from '../../stores/strip'
+import { MOST_LANES } from '@core/bench/strip'
+import { useStrip } from '../../stores/strip'
 import BenchNotices from './BenchNotices.vue'
 import EntryDock from './EntryDock.vue'
 import KeysDialog from './KeysDialog.vue'
 import LaneCard from './LaneCard.vue'
 import LaneSetupForm from './LaneSetupForm.vue'
 import StripPanel from './StripPanel.vue'
-import { askToNotify, canAskToNotify, flashing } from './useDueCall'
+import { askToNotify, canAskToNotify, flashing } from '../../composables/benchCall'
 import { useQueue } from './useQueue'
 
 const bench = useBench()
@@ -34,13 +34,6 @@ const ask = async () => {
   mayAsk.value = canAskToNotify()
 }
 
-// The screen stays on while lanes run, where the browser allows it.
-const wake = useWakeLock()
-watch(
-  () => bench.running,
-  (on) => void (on ? wake.request('screen') : wake.release()).catch(() => undefined),
-  { immediate: true },
-)
 onMounted(() => {
   void bench.resume()
   void useCurves()

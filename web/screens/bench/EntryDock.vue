@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { dueAt, isDue } from '@core/bench/due'
+import { isByHand } from '@core/bench/setup'
+import { mayTakeBack } from '@core/bench/state'
 import { duration } from '@core/format/figures'
 import InkMark from '../../components/InkMark.vue'
 import { useBench } from '../../stores/bench'
-import { dueAt, isByHand, isDue, type Lane } from '../../stores/lane'
+import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
 import EventBar from './EventBar.vue'
 import KeyPad from './KeyPad.vue'
@@ -18,7 +21,7 @@ const emit = defineEmits<{ keys: [] }>()
 const bench = useBench()
 const logbook = useLogbook()
 const { current, turns, due, enterable, heatDue, choose, goOn, step } = props.queue
-const { typed, degrees, errors, question, saved, busy, mode, fields, places, note, clear } = useEntry(
+const { typed, degrees, errors, question, saved, unsafe, busy, mode, fields, places, note, clear } = useEntry(
   () => current.value,
   heatDue,
 )
@@ -40,18 +43,14 @@ const turn = computed(() => {
   const at = heatDue(lane)
   if (isDue(lane)) return `due at ${duration(dueAt(lane))}`
   if (at !== null) return `temperatures due at ${duration(at)}`
-  return isByHand(lane) ? 'not due yet' : 'reads by itself'
+  return isByHand(lane.setup) ? 'not due yet' : 'reads by itself'
 })
 
 /** The first reading is the start level; it stands. */
 const mayUndo = computed(() => {
   const lane = current.value
-  return (
-    lane !== undefined &&
-    lane.count > 0 &&
-    lane.readings.findLastIndex((r) => r.stream === undefined) > 0 &&
-    lane.setup.feed.kind !== 'simulated'
-  )
+  void lane?.count
+  return lane !== undefined && lane.setup.feed.kind !== 'simulated' && mayTakeBack(lane.state)
 })
 
 const inputs = () => Array.from(form.value?.querySelectorAll<HTMLInputElement>('.values input') ?? [])
@@ -83,8 +82,8 @@ async function submit() {
 }
 async function undo() {
   if (!current.value || !mayUndo.value) return
-  await bench.takeBack(current.value)
-  saved.value = 'The last reading was taken back.'
+  const stored = await bench.takeBack(current.value)
+  saved.value = stored ? 'The last reading was taken back.' : 'Taken back, but that is not stored yet.'
 }
 
 /** The pad types into the field that has its turn. */
@@ -159,6 +158,7 @@ useBenchKeys({
       <p v-if="question" class="question" role="alert">
         {{ question }} Press Enter again to keep it, or type it anew.
       </p>
+      <p v-if="unsafe" class="unsafe" role="alert">{{ unsafe }}</p>
       <KeyPad v-if="showPad && fields.length + places.length" @press="press" @enter="enter" />
       <div class="buttons">
         <v-btn
@@ -167,7 +167,7 @@ useBenchKeys({
           variant="flat"
           color="primary"
           :loading="busy"
-          >{{ question ? 'Keep it' : 'Note a reading' }}</v-btn
+          >{{ question ? 'Keep it' : unsafe ? 'Store it now' : 'Note a reading' }}</v-btn
         >
         <v-btn v-if="mayUndo" @click="undo">Take back the last</v-btn>
       </div>
@@ -233,6 +233,12 @@ useBenchKeys({
   border-left: 3px solid rgb(var(--v-theme-warning));
   padding-left: 10px;
   font-weight: 600;
+}
+.unsafe {
+  border-left: 3px solid rgb(var(--v-theme-error));
+  padding-left: 10px;
+  font-weight: 600;
+  color: rgb(var(--v-theme-error));
 }
 .buttons {
   display: flex;

@@ -18,8 +18,9 @@ const said = ref('')
 const field = useTemplateRef<{ focus: () => void }>('field')
 
 async function keep(kind: EventKind, own: string) {
-  const { t } = await bench.noteEvent(props.lane, kind.kind, eventText(kind, own))
-  said.value = `${logbook.nameOf(props.lane.setup)}: ${eventText(kind, own)}, at ${duration(t)}.`
+  const { noted, stored } = await bench.noteEvent(props.lane, kind.kind, eventText(kind, own))
+  const where = `${logbook.nameOf(props.lane.setup)}: ${noted.text}, at ${duration(noted.t)}`
+  said.value = stored ? `${where}.` : `${where}: not stored yet, in memory only.`
   emit('done')
 }
 async function begin(kind: EventKind) {

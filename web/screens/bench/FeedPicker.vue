@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { canReadOwnBattery, listInstruments, type InstrumentInfo } from '../../stores/feeds'
-import type { Feed } from '../../stores/lane'
+import type { Feed } from '@core/bench/setup'
+import { listInstruments, type InstrumentInfo } from '../../stores/instrumentStream'
+import { canReadOwnBattery } from '../../stores/ownBattery'
 
 /** Where the readings of a lane come from. */
 const props = defineProps<{ seed: number }>()

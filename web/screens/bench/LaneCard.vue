@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed } from 'vue'
+import { missedOf } from '@core/bench/due'
+import { speedOf } from '@core/bench/setup'
 import { clock, countdown, duration, figure } from '@core/format/figures'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
@@ -7,11 +9,10 @@ import PathChart from '../../charts/PathChart.vue'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import { useBench } from '../../stores/bench'
-import { missedOf, speedOf, type Lane } from '../../stores/lane'
+import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
 import LaneStreams from './LaneStreams.vue'
 import StopDialog from './StopDialog.vue'
-import { beep } from './useDueCall'
 import { useLaneView } from './useLaneView'
 
 const props = defineProps<{ lane: Lane; flashing: boolean; here: boolean; size: number }>()
@@ -22,15 +23,15 @@ const view = useLaneView(props.lane)
 const { byHand, simulated, lastLevel, lastAge, watts, gained, rate, temperatures, hot, due, untilDue } = view
 const { forecast, goal, paths, events, until } = view
 const name = computed(() => logbook.nameOf(props.lane.setup))
-const missed = computed(() => (byHand ? missedOf(props.lane).map((s) => duration(s)) : []))
+const missed = computed(() => {
+  void view.second.value
+  return missedOf(props.lane).map((s) => duration(s))
+})
 const sources = computed(() => {
   const { feed } = props.lane.setup
   if (feed.kind === 'hand') return `read ${readingInWords(props.lane.setup.reading)}`
-  if (feed.kind === 'simulated') return `one reading a second, ${speedOf(props.lane)}× time`
+  if (feed.kind === 'simulated') return `one reading a second, ${speedOf(props.lane.setup)}× time`
   return feed.kind === 'instruments' ? 'read by instruments' : 'read from this device’s own battery'
-})
-watch(hot, (now, before) => {
-  if (now && !before) beep([660, 520, 660])
 })
 </script>
 

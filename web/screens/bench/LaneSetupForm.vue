@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { ValidationError, type Schema } from 'yup'
+import { NO_HEAT, type Feed, type LaneChoice } from '@core/bench/setup'
 import { agree } from '@core/gear/agree'
 import { figure } from '@core/format/figures'
 import type { StopRule } from '@core/logbook/run'
 import { intervalSchema, startLevelSchema } from '@core/protocol/entry'
 import { STOP_CHOICES } from '@core/protocol/stopping'
-import { useBench, type LaneChoice } from '../../stores/bench'
-import { NO_HEAT, type Feed } from '../../stores/lane'
+import { useBench } from '../../stores/bench'
 import { useStrip } from '../../stores/strip'
 import { useLogbook } from '../../stores/logbook'
 import FeedPicker from './FeedPicker.vue'
@@ -88,7 +88,8 @@ function laneChoice(): LaneChoice | undefined {
     deviceId: choice.deviceId,
     sourceId: choice.sourceId,
     cableId: choice.cableId,
-    startPercent,
+    // It was read from the display as it was typed here.
+    start: { percent: startPercent, read: true },
     reading: feed.kind === 'hand' ? { kind: 'every', seconds: minutes * 60 } : { kind: 'meter', seconds: 1 },
     stop,
     feed: JSON.parse(JSON.stringify(feed)) as Feed,
@@ -104,7 +105,7 @@ async function begin(how: 'start' | 'rig') {
   busy.value = true
   try {
     if (how === 'start') await bench.start(lane)
-    else await strip.add({ choice: lane, protocolName: '', items: [] })
+    else await strip.add({ choice: lane, protocolName: '', plannedPercent: lane.start.percent, items: [] })
     emit('started')
   } catch (error) {
     failure.value = (error as Error).message

@@ -17,15 +17,15 @@ const streams = computed(() => {
   return ids.value.map((id) => ({
     id,
     lost: props.lane.lost[id],
-    offset: props.lane.offsets[id] ?? 0,
-    heard: props.lane.readings.findLast((r) => r.stream === id) !== undefined,
+    offset: props.lane.state.offsets[id] ?? 0,
+    heard: props.lane.state.latest.has(id),
   }))
 })
 const starts = computed(() => {
-  void props.lane.count
   if (!open.value) return {}
+  const readings = [...props.lane.state.readings]
   return Object.fromEntries(
-    ids.value.map((id) => [id, startOfCurrent(props.lane.readings.filter((r) => r.stream === id))]),
+    ids.value.map((id) => [id, startOfCurrent(readings.filter((r) => r.stream === id))]),
   )
 })
 const words = (offset: number) => `${offset < 0 ? '−' : '+'}${figure(Math.abs(offset), 1, 's')}`
@@ -33,7 +33,7 @@ const words = (offset: number) => `${offset < 0 ? '−' : '+'}${figure(Math.abs(
 function set(id: string) {
   const value = Number((typed[id] ?? '').trim().replace(',', '.').replace('−', '-') || NaN)
   errors[id] = Math.abs(value) <= 3600 ? '' : 'Give seconds, at most an hour either way.'
-  if (errors[id] === '') void bench.setOffsets(props.lane, { ...props.lane.offsets, [id]: value })
+  if (errors[id] === '') void bench.setOffsets(props.lane, { ...props.lane.state.offsets, [id]: value })
 }
 </script>
 
@@ -52,7 +52,9 @@ function set(id: string) {
       </li>
     </ul>
     <template v-if="ids.length > 1">
-      <p v-if="lane.aligned" class="quiet small">The clocks were put together by the start of current.</p>
+      <p v-if="lane.count >= 0 && lane.state.aligned" class="quiet small">
+        The clocks were put together by the start of current.
+      </p>
       <v-btn size="small" :disabled="bench.watching" @click="open = !open">Move a clock</v-btn>
       <form v-if="open" class="move" novalidate @submit.prevent>
         <div v-for="s in streams" :key="s.id">

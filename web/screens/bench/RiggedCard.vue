@@ -3,8 +3,9 @@ import { computed, reactive } from 'vue'
 import type { ChecklistItem } from '@core/protocol/checklist'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
-import type { Feed } from '../../stores/lane'
-import { useStrip, type RiggedLane } from '../../stores/strip'
+import type { Feed } from '@core/bench/setup'
+import type { RiggedLane } from '@core/bench/strip'
+import { useStrip } from '../../stores/strip'
 import FeedPicker from './FeedPicker.vue'
 
 const props = defineProps<{ lane: RiggedLane }>()
@@ -41,7 +42,7 @@ const setFeed = (feed: Feed) => strip.setFeed(props.lane, feed).catch(notices.fa
   <article class="rigged" :aria-label="logbook.nameOf(lane.choice)">
     <header>
       <h3>{{ logbook.nameOf(lane.choice) }}</h3>
-      <span class="quiet">{{ lane.protocolName || `from ${lane.choice.startPercent} %` }}</span>
+      <span class="quiet">{{ lane.protocolName || `from ${lane.choice.start.percent} %` }}</span>
       <v-btn size="small" @click="strip.takeOff(lane.id).catch(notices.fail)">Take it off</v-btn>
     </header>
     <ul>

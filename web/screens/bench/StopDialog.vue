@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { RunState } from '@core/logbook/run'
+import { stopReached } from '@core/bench/stop'
+import { stopInWords } from '@core/protocol/stopping'
 import { useBench } from '../../stores/bench'
+import { laneCsv } from '../../stores/laneRun'
 import { download } from '../../composables/download'
 import type { Lane } from '../../stores/lane'
 import { useNotices } from '../../stores/notices'
+import { usePutBack } from '../../stores/putBack'
 
 const props = defineProps<{ lane: Lane }>()
 const bench = useBench()
@@ -15,17 +18,26 @@ const open = ref(false)
 const reason = ref('')
 const needsReason = ref(false)
 
-async function finish(state: RunState) {
-  if (state === 'spoilt' && !reason.value.trim()) {
+/** A run that its rule did not end is kept as stopped early, and its place in the plan stays open. */
+const early = computed(() => {
+  void open.value
+  void props.lane.count
+  const { stop } = props.lane.setup
+  return stop.kind !== 'open' && stopReached(stop, props.lane.state, props.lane.elapsedS) === null
+})
+const nothing = computed(() => props.lane.count >= 0 && props.lane.state.readings.length === 0)
+
+async function finish(spoilt: boolean) {
+  if (spoilt && !reason.value.trim()) {
     needsReason.value = true
     return
   }
   try {
-    const run = await bench.finish(props.lane, state, reason.value.trim())
-    const repeat = state === 'spoilt' && run.planned ? ' A repeat of it waits in the plan.' : ''
+    const run = await bench.finish(props.lane, { spoilt, reason: reason.value.trim() })
+    const repeat = run.state !== 'done' && run.planned ? ' A repeat of it waits in the plan.' : ''
     notices.say(`The run is in the logbook.${repeat} Put protective charging settings back as they were.`)
     // While other lanes run, the bench is where the reviewer is needed.
-    if (!bench.running) await router.push(bench.putBack.length ? '/bench' : `/sheet/${run.id}`)
+    if (!bench.running) await router.push(usePutBack().texts.length ? '/bench' : `/sheet/${run.id}`)
   } catch (error) {
     notices.fail(error)
   }
@@ -33,11 +45,18 @@ async function finish(state: RunState) {
 
 const powerCut = () => {
   reason.value ||= 'The power was cut.'
-  return finish('spoilt')
+  return finish(true)
+}
+async function takeOff() {
+  try {
+    await bench.takeOff(props.lane)
+  } catch (error) {
+    notices.fail(error)
+  }
 }
 /** The way out when the browser refuses to store: the lane's readings as a file. */
 const takeFile = () =>
-  download(`lane-${props.lane.setup.runId.slice(0, 8)}.csv`, bench.laneCsv(props.lane), 'text/csv')
+  download(`lane-${props.lane.setup.runId.slice(0, 8)}.csv`, laneCsv(props.lane), 'text/csv')
 </script>
 
 <template>
@@ -56,7 +75,12 @@ const takeFile = () =>
       <v-card>
         <v-card-title tag="h2">Stop this run</v-card-title>
         <v-card-text>
-          <p>Its readings go into the logbook either way.</p>
+          <p v-if="nothing">Nothing was read on this lane: there is no run to keep.</p>
+          <p v-else>Its readings go into the logbook either way.</p>
+          <p v-if="early && !nothing" class="early">
+            Its rule is to stop {{ stopInWords(lane.setup.stop) }}, and that has not come. It is kept as
+            stopped early; its place in the plan stays open.
+          </p>
           <v-text-field
             v-model="reason"
             label="If it is spoilt, what happened?"
@@ -68,9 +92,12 @@ const takeFile = () =>
         <v-card-actions>
           <v-btn @click="open = false">Go on charging</v-btn>
           <v-spacer />
-          <v-btn @click="powerCut">Power was cut</v-btn>
-          <v-btn @click="finish('spoilt')">Keep as spoilt</v-btn>
-          <v-btn variant="flat" color="primary" @click="finish('done')">Stop and keep</v-btn>
+          <v-btn v-if="nothing" variant="flat" color="primary" @click="takeOff">Take it off the bench</v-btn>
+          <template v-else>
+            <v-btn @click="powerCut">Power was cut</v-btn>
+            <v-btn @click="finish(true)">Keep as spoilt</v-btn>
+            <v-btn variant="flat" color="primary" @click="finish(false)">Stop and keep</v-btn>
+          </template>
         </v-card-actions>
       </v-card>
     </v-dialog>

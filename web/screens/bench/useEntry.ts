@@ -1,4 +1,4 @@
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { number, ValidationError } from 'yup'
 import { duration, figure } from '@core/format/figures'
 import { agree } from '@core/gear/agree'
@@ -25,10 +25,14 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
   const errors = ref<Record<string, string>>({})
   const question = ref('')
   const saved = ref('')
+  /** What was noted but is not stored, in words; '' while everything is safe. */
+  const unsafe = ref('')
   const busy = ref(false)
   const mode = ref<'watts' | 'volts'>('watts')
   /** The entry that was asked about: typed the same again, it is kept. */
   let asked = ''
+  /** The entry that was noted but refused by storage: typed the same again, it is stored, not noted twice. */
+  let refused: { key: string; lane: Lane; said: string } | undefined
 
   const fields = computed<Field[]>(() => {
     const lane = current()
@@ -56,6 +60,8 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     errors.value = {}
     question.value = ''
     asked = ''
+    unsafe.value = ''
+    refused = undefined
   }
 
   /** What was typed, as numbers; undefined with the errors named when it does not hold. */
@@ -98,12 +104,36 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     const expected =
       device && source ? agree(device, source, logbook.cable(lane.setup.cableId) ?? null) : null
     return suspicion(values, {
-      readings: lane.readings,
+      last: lane.state.levels.last,
+      lastWatts: lane.state.lastWatts,
       t: elapsedAt(lane, performance.now()),
       usableWh: device ? capacityOf(device).usableWh : NaN,
       expectedWatts: expected && expected.watts > 0 ? expected.watts : NaN,
     })
   }
+
+  /** Stores what was refused before; the fields clear only now that it is safe. */
+  async function storeRefused(): Promise<boolean> {
+    const { lane, said } = refused!
+    busy.value = true
+    const stored = (await bench.retry()) || lane.pending.length === 0
+    busy.value = false
+    if (stored) {
+      clear()
+      saved.value = said
+    }
+    return stored
+  }
+  // Stored in the background meanwhile: the fields need not hold it any longer.
+  watch(
+    () => bench.alarm,
+    (alarm) => {
+      if (alarm !== '' || !refused) return
+      const { said } = refused
+      clear()
+      saved.value = said
+    },
+  )
 
   /** Notes what was typed; true once it is safe. */
   async function note(): Promise<boolean> {
@@ -112,6 +142,7 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     const values = read()
     if (!values) return false
     const key = JSON.stringify([lane.setup.runId, values])
+    if (refused?.key === key) return storeRefused()
     const doubt = asked === key ? null : odd(lane, values)
     if (doubt) {
       asked = key
@@ -119,15 +150,23 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
       return false
     }
     busy.value = true
-    const reading = await bench.note(lane, values)
+    const { noted, stored } = await bench.note(lane, values)
     busy.value = false
-    // The fields are cleared only now, when the reading is safe.
-    clear()
-    saved.value = `${logbook.nameOf(lane.setup)}. Noted at ${duration(reading.t)}: ${inWords(reading)}`
-    return true
+    const said = `${logbook.nameOf(lane.setup)}. Noted at ${duration(noted.t)}: ${inWords(noted)}`
+    // The fields clear only where the reading is safe: a refused one stays in sight until it is.
+    if (stored) {
+      clear()
+      saved.value = said
+      return true
+    }
+    question.value = ''
+    refused = { key, lane, said }
+    saved.value = ''
+    unsafe.value = `Noted at ${duration(noted.t)}, but the browser refused to store it: it is in memory only. Enter tries again.`
+    return false
   }
 
-  return { typed, degrees, errors, question, saved, busy, mode, fields, places, note, clear }
+  return { typed, degrees, errors, question, saved, unsafe, busy, mode, fields, places, note, clear }
 }
 
 const inWords = (r: Reading): string =>

@@ -1,43 +1,52 @@
 import { computed, ref, watch } from 'vue'
+import { dueAt } from '@core/bench/due'
+import { isByHand, isSimulatedFeed } from '@core/bench/setup'
 import { duration, figure, points } from '@core/format/figures'
 import { agree } from '@core/gear/agree'
 import { forecastS } from '@core/model/forecast'
 import { recentRate, remainingS } from '@core/model/live'
 import { curveFor } from '@core/plan/durations'
 import { tooHot } from '@core/protocol/heat'
-import { wattsOf } from '@core/trace/trace'
 import type { Path } from '../../charts/paths'
 import { useCurves } from '../../stores/curves'
-import { dueAt, isByHand, isSimulatedLane, type Lane } from '../../stores/lane'
+import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
 
 /** Redrawing a path of thousands of points more often than this helps nobody, s. */
 const REDRAW_S = 1
-/** A path of more points than this is thinned: the eye sees no more. */
-const MOST_POINTS = 600
 
 /** What a lane shows of itself: last reading, countdown, forecast, and its path so far. */
 export function useLaneView(lane: Lane) {
   const logbook = useLogbook()
   const curves = useCurves()
-  const byHand = isByHand(lane)
+  const byHand = isByHand(lane.setup)
+  /** The thinned levels, and the last one as it was read. */
+  const levelsNow = () => {
+    const { levels } = lane.state
+    const list = levels.list()
+    return levels.last && levels.last.t > (list.at(-1)?.t ?? -1) ? [...list, levels.last] : list
+  }
   const seen = <T>(read: () => T) => computed(() => (lane.count >= 0 ? read() : read()))
 
-  const last = seen(() => lane.readings.at(-1))
-  const lastLevel = seen(() => lane.readings.findLast((r) => r.percent !== undefined))
-  const watts = seen(() => wattsOf(lane.readings.findLast((r) => !Number.isNaN(wattsOf(r))) ?? { t: 0 }))
-  const lastAge = computed(() => duration(Math.max(0, lane.elapsedS - (last.value?.t ?? 0))))
-  const gained = computed(() => points((lastLevel.value?.percent ?? NaN) - lane.setup.startPercent))
+  const lastLevel = seen(() => lane.state.levels.last)
+  const watts = seen(() => lane.state.lastWatts)
+  const lastAge = seen(() => duration(Math.max(0, lane.elapsedS - lane.state.lastT)))
+  const gained = seen(() => {
+    const { first, last } = lane.state.levels
+    return points((last?.percent ?? NaN) - (first?.percent ?? NaN))
+  })
   const rate = seen(() => {
-    const perMinute = recentRate(lane.readings)
+    const perMinute = recentRate(levelsNow())
     return Number.isNaN(perMinute) ? '' : `, ${figure(perMinute, 1, 'a minute')}`
   })
   const temperatures = seen(() =>
-    Object.entries(lane.readings.findLast((r) => r.temperatures)?.temperatures ?? {})
+    Object.entries(lane.state.lastTemperatures)
       .map(([place, c]) => `${place} ${figure(c, 1, '°C')}`)
       .join(', '),
   )
-  const hot = seen(() => tooHot(lane.readings, lane.setup.heat.stopLimitC))
+  const hot = seen(() => tooHot(lane.state.lastTemperatures, lane.setup.heat.stopLimitC))
+  /** Changes once a second: what takes longer to work out goes by it. */
+  const second = computed(() => Math.floor(lane.elapsedS))
   const untilDue = computed(() => dueAt(lane) - lane.elapsedS)
   const due = computed(() => byHand && untilDue.value <= 0)
 
@@ -55,9 +64,9 @@ export function useLaneView(lane: Lane) {
     if (!device.value || !source.value) return ''
     const curve = curveFor(device.value, curves.known[device.value.id] ?? null)
     const { watts: agreed } = agree(device.value, source.value, logbook.cable(lane.setup.cableId) ?? null)
-    const left = remainingS(curve, agreed, lane.readings, lane.elapsedS, goal)
+    const left = remainingS(curve, agreed, levelsNow(), lane.elapsedS, goal)
     if (left === 0 || Number.isNaN(left)) return ''
-    const whole = forecastS(curve, agreed, lane.setup.startPercent, goal)
+    const whole = forecastS(curve, agreed, lane.setup.start.percent, goal)
     const basis = curve.origin === 'generic' && lane.elapsedS < 0.1 * whole ? ' (generic)' : ''
     return `${duration(left)}${basis}`
   })
@@ -65,18 +74,16 @@ export function useLaneView(lane: Lane) {
   const drawn = computed(() => Math.floor(lane.count / (byHand ? 1 : 4 * REDRAW_S)))
   const paths = computed<Path[]>(() => {
     void drawn.value
-    const levels = lane.readings.flatMap((r) => (r.percent === undefined ? [] : [{ x: r.t, y: r.percent }]))
-    const every = Math.ceil(levels.length / MOST_POINTS)
-    const kept = every > 1 ? levels.filter((_, i) => i % every === 0 || i === levels.length - 1) : levels
+    const kept = levelsNow().map(({ t, percent }) => ({ x: t, y: percent }))
     return [{ label: 'Level', ink: lane.setup.ink, points: kept }]
   })
-  const events = seen(() => lane.events.map((e) => ({ x: e.t, text: e.text })))
+  const events = seen(() => lane.state.events.map((e) => ({ x: e.t, text: e.text })))
   /** The frame grows in steps, so that the path is not squeezed anew with every reading. */
   const until = computed(() => Math.ceil(Math.max(lane.elapsedS, 3600) / 1800) * 1800)
   return {
     byHand,
-    simulated: isSimulatedLane(lane),
-    last,
+    simulated: isSimulatedFeed(lane.setup),
+    second,
     lastLevel,
     lastAge,
     watts,

@@ -1,13 +1,17 @@
 import { computed, ref, watch } from 'vue'
 import { useBench } from '../../stores/bench'
-import { dueAt, heatDueOf, isByHand, isDue, type Lane } from '../../stores/lane'
+import { dueAt, heatDueAt, isDue } from '@core/bench/due'
+import { isByHand } from '@core/bench/setup'
+import type { Lane } from '../../stores/lane'
 
 /** Which lanes wait for the reviewer, and which one the entry fields belong to. */
 export function useQueue() {
   const bench = useBench()
   const chosen = ref<string | null>(null)
 
-  const waits = (lane: Lane): boolean => isDue(lane) || heatDueOf(lane) !== null
+  /** The state is changed in place: its count tells when. */
+  const heatDue = (lane: Lane): number | null => (lane.count >= 0 ? heatDueAt(lane) : null)
+  const waits = (lane: Lane): boolean => (lane.count >= 0 && isDue(lane)) || heatDue(lane) !== null
   /** Lanes that wait, the longest first. */
   const due = computed(() =>
     bench.lanes.filter(waits).sort((a, b) => b.elapsedS - dueAt(b) - (a.elapsedS - dueAt(a))),
@@ -18,7 +22,7 @@ export function useQueue() {
     () =>
       bench.lanes.find((l) => l.setup.runId === chosen.value && enterable.value.includes(l)) ??
       due.value[0] ??
-      enterable.value.find(isByHand) ??
+      enterable.value.find((l) => isByHand(l.setup)) ??
       enterable.value[0],
   )
   /** Raised with every choice, the same lane again included: the cursor goes to its first field. */
@@ -46,5 +50,5 @@ export function useQueue() {
       if (due.value[0] && (!mine || !waits(mine))) choose(due.value[0])
     },
   )
-  return { due, enterable, current, turns, heatDue: heatDueOf, choose, goOn, step }
+  return { due, enterable, current, turns, heatDue, choose, goOn, step }
 }

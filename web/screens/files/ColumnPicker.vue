@@ -1,11 +1,23 @@
 <script setup lang="ts">
-import { guessTimeStyle, type TimeStyle } from '@core/formats/timeCell'
+import { guessTimeStyle, TIME_STYLES, type TimeStyle } from '@core/formats/timeCell'
 import type { ColumnMeaning } from '@core/formats/columns'
 import type { OpenedTable } from '../../workers/analysis.worker'
 
 const props = defineProps<{ opened: OpenedTable }>()
 const emit = defineEmits<{ change: [meanings: ColumnMeaning[]] }>()
 
+const STYLE_WORDS: Record<TimeStyle, string> = {
+  seconds: 'seconds',
+  milliseconds: 'milliseconds',
+  minutes: 'minutes',
+  clock: 'hours, minutes and seconds',
+  'time-of-day': 'time of day',
+  moments: 'date and time',
+  'epoch-seconds': 'seconds since 1970',
+  'epoch-milliseconds': 'milliseconds since 1970',
+  'running-seconds': 'seconds that ran before',
+  'running-milliseconds': 'milliseconds that ran before',
+}
 const CHOICES: { value: string; title: string; meaning: (column: number) => ColumnMeaning }[] = [
   { value: 'ignore', title: 'leave out', meaning: () => ({ kind: 'ignore' }) },
   {
@@ -13,9 +25,9 @@ const CHOICES: { value: string; title: string; meaning: (column: number) => Colu
     title: 'time',
     meaning: (i) => ({ kind: 'time', style: guessTimeStyle(props.opened.table.headers[i], cells(i)) }),
   },
-  ...(['seconds', 'milliseconds', 'minutes', 'clock', 'moments'] as TimeStyle[]).map((style) => ({
+  ...TIME_STYLES.map((style) => ({
     value: `time-${style}`,
-    title: `time, as ${style}`,
+    title: `time, as ${STYLE_WORDS[style]}`,
     meaning: (): ColumnMeaning => ({ kind: 'time', style }),
   })),
   ...(

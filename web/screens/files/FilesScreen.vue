@@ -2,12 +2,15 @@
 import { ref } from 'vue'
 import { download } from '../../composables/download'
 import { useBench } from '../../stores/bench'
+import { useCopies } from '../../stores/copies'
 import { useFiles } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import { useSettings } from '../../stores/settings'
 import { useStartup } from '../../stores/startup'
 import LogbookImport from './LogbookImport.vue'
+import CopiesPart from './CopiesPart.vue'
+import SetApart from './SetApart.vue'
 import TraceImport from './TraceImport.vue'
 import WipeDialog from './WipeDialog.vue'
 
@@ -16,6 +19,7 @@ const files = useFiles()
 const settings = useSettings()
 const startup = useStartup()
 const bench = useBench()
+const copies = useCopies()
 const notices = useNotices()
 const wiping = ref(false)
 const dragging = ref(false)
@@ -24,6 +28,17 @@ async function exportLogbook() {
   try {
     const day = new Date().toISOString().slice(0, 10)
     download(`inkpath-logbook-${day}.json`, await logbook.exportText(), 'application/json')
+    await copies.noteTaken()
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+const takeFaults = ({ file, all }: { file: string; all: string }) =>
+  download(`${file}-faults.txt`, all, 'text/plain')
+async function undoEdition() {
+  try {
+    await logbook.undoEdition()
+    notices.say('The logbook is as it was before, with what was written since.', logbook.undoEdition)
   } catch (error) {
     notices.fail(error)
   }
@@ -62,6 +77,8 @@ const THEMES = [
       >Take the whole logbook (JSON)</v-btn
     >
     <p class="quiet small">A single run’s trace is on its sheet, as CSV.</p>
+    <SetApart />
+    <CopiesPart />
     <h2>Bring in</h2>
     <v-file-input
       label="A logbook (JSON) or a trace (CSV)"
@@ -77,6 +94,10 @@ const THEMES = [
       <ul v-if="files.refusal.places.length">
         <li v-for="place in files.refusal.places" :key="place">{{ place }}</li>
       </ul>
+      <template v-if="files.refusal.count > files.refusal.places.length">
+        and {{ files.refusal.count - files.refusal.places.length }} more.
+        <v-btn size="small" @click="takeFaults(files.refusal)">Take the whole list</v-btn>
+      </template>
       Nothing stored was changed.
     </v-alert>
     <LogbookImport
@@ -85,6 +106,10 @@ const THEMES = [
       :incoming="files.opened.logbook"
     />
     <TraceImport v-else-if="files.opened?.kind === 'trace'" v-bind="files.opened" />
+    <p v-if="logbook.canUndoEdition" class="quiet small">
+      <v-btn size="small" @click="undoEdition">Undo the last import or wipe</v-btn>
+      What was written since stays.
+    </p>
     <h2>Preferences</h2>
     <div class="preferences">
       <v-select v-model="settings.theme" label="Paper" :items="THEMES" />

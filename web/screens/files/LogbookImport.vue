@@ -14,6 +14,7 @@ async function take(mode: 'merge' | 'replace') {
     await files.takeLogbook(mode)
     notices.say(
       mode === 'merge' ? 'The file was merged into the logbook.' : 'The logbook was replaced by the file.',
+      logbook.undoEdition,
     )
   } catch (error) {
     notices.fail(error)

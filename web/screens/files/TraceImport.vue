@@ -5,6 +5,7 @@ import { duration } from '@core/format/figures'
 import { problemInWords } from '@core/formats/problem'
 import type { TraceReadResult } from '@core/formats/traceCsv'
 import { channelsOf, durationOf } from '@core/trace/trace'
+import { download } from '../../composables/download'
 import { useFiles } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
@@ -48,6 +49,13 @@ const held = computed(() => {
   return `${trace.time.length} readings over ${duration(durationOf(trace))}: ${what.join(', ')}.`
 })
 
+const takeFaults = () =>
+  download(
+    `${props.file}-faults.txt`,
+    (props.result?.problems ?? []).map(problemInWords).join('\n'),
+    'text/plain',
+  )
+
 async function take() {
   try {
     const id = await files.takeTrace({ ...pair })
@@ -68,15 +76,16 @@ async function take() {
       >{{ failure }} Nothing stored was changed.</v-alert
     >
     <v-alert v-if="result?.problems.length" type="warning" variant="tonal" role="alert" class="my-3">
-      {{ result.problems.length }} {{ result.problems.length === 1 ? 'place' : 'places' }} could not be read;
+      {{ result.problemCount }} {{ result.problemCount === 1 ? 'place' : 'places' }} could not be read;
       everything else is kept.
       <ul>
         <li v-for="(problem, i) in result.problems.slice(0, MOST_SHOWN)" :key="i">
           {{ problemInWords(problem) }}
         </li>
       </ul>
-      <span v-if="result.problems.length > MOST_SHOWN"
-        >and {{ result.problems.length - MOST_SHOWN }} more.</span
+      <span v-if="result.problemCount > MOST_SHOWN"
+        >and {{ result.problemCount - MOST_SHOWN }} more.
+        <v-btn size="small" @click="takeFaults">Take the list</v-btn></span
       >
     </v-alert>
     <ColumnPicker v-if="!opened.own || failure" :opened="opened" @change="files.readColumns($event)" />

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { readLogbook } from '@core/formats/logbookJson'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 
@@ -9,10 +8,9 @@ const notices = useNotices()
 
 async function wipe() {
   try {
-    const before = await logbook.exportText()
     await logbook.wipe()
     open.value = false
-    notices.say('The logbook is empty.', () => logbook.take(readLogbook(before), 'replace'))
+    notices.say('The logbook is empty.', logbook.undoEdition)
   } catch (error) {
     notices.fail(error)
   }

@@ -25,7 +25,7 @@ function open(i: number, event: TraceEvent) {
   words.value = event.text
   errors.value = {}
 }
-const store = (events: TraceEvent[]) => logbook.putRun({ ...props.run, events })
+const store = async (events: TraceEvent[]) => void (await logbook.changeRun(props.run.id, () => ({ events })))
 
 async function keep() {
   const t = parseClock(time.value)

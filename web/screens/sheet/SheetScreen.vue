@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { resultSentence } from '@core/format/sentence'
-import { isSimulated, type RunState } from '@core/logbook/run'
+import { isSimulated, RUN_STATE_WORDS, type RunState } from '@core/logbook/run'
 import { writeTraceCsv } from '@core/formats/traceCsv'
 import EmptyPage from '../../components/EmptyPage.vue'
 import InkMark from '../../components/InkMark.vue'
@@ -33,15 +33,20 @@ const sentence = computed(() =>
     ? resultSentence(device.value.name, source.value.name, analysis.value)
     : '',
 )
+const stateWords = computed(() => {
+  const words = RUN_STATE_WORDS[run.value?.state ?? 'done']
+  return words.charAt(0).toUpperCase() + words.slice(1)
+})
 const NEXT: Record<RunState, { to: RunState; label: string }> = {
   done: { to: 'set-aside', label: 'Set aside this run' },
+  short: { to: 'done', label: 'Count it as done' },
   'set-aside': { to: 'done', label: 'Take this run back in' },
   spoilt: { to: 'done', label: 'Count it as sound' },
 }
 
 async function setState(to: RunState) {
   try {
-    await logbook.putRun({ ...run.value!, state: to })
+    await logbook.changeRun(props.id, () => ({ state: to }))
   } catch (error) {
     notices.fail(error)
   }
@@ -71,9 +76,7 @@ const takeCsv = () =>
     <template v-else>
       <p><router-link to="/sheet" class="quiet">All runs</router-link></p>
       <h1><InkMark :ink="run.ink" /> {{ logbook.nameOf(run) }} <SimulatedTag v-if="isSimulated(run)" /></h1>
-      <p v-if="run.state !== 'done'" class="state">
-        {{ run.state === 'spoilt' ? 'Spoilt' : 'Set aside' }}. {{ run.stateReason }}
-      </p>
+      <p v-if="run.state !== 'done'" class="state">{{ stateWords }}. {{ run.stateReason }}</p>
       <p v-if="state === 'working'" role="status">Working out the figures …</p>
       <p v-else-if="state === 'failed'" role="alert">
         This run’s readings could not be read from storage. Import the logbook’s file again.

@@ -5,8 +5,10 @@ import { figure } from '@core/format/figures'
 import type { Cable, Device, Meter, Source } from '@core/gear/gear'
 import ShelfTabs from './ShelfTabs.vue'
 import EmptyPage from '../../components/EmptyPage.vue'
+import { useBench } from '../../stores/bench'
 import { useLogbook, type ShelfKind } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
+import { useStrip } from '../../stores/strip'
 import { useStartup } from '../../stores/startup'
 import GearList, { type GearRow } from './GearList.vue'
 import DeviceForm from './DeviceForm.vue'
@@ -15,6 +17,8 @@ import CableForm from './CableForm.vue'
 import MeterForm from './MeterForm.vue'
 
 const logbook = useLogbook()
+const bench = useBench()
+const strip = useStrip()
 const notices = useNotices()
 const startup = useStartup()
 type Editing =
@@ -81,12 +85,13 @@ function edit(kind: ShelfKind, id: string | null) {
 
 async function remove(kind: ShelfKind, id: string) {
   const used = logbook.runsWith(kind, id).length
-  if (used > 0) {
-    notices.fail(
-      `It stays: ${used} ${used === 1 ? 'run was' : 'runs were'} made with it. Delete those first.`,
-    )
-    return
-  }
+  const held =
+    used > 0
+      ? `${used} ${used === 1 ? 'run was' : 'runs were'} made with it. Delete those first.`
+      : bench.uses(id) || strip.uses(id)
+        ? 'a lane on the bench needs it. Stop that first.'
+        : ''
+  if (held) return notices.fail(`It stays: ${held}`)
   const name = (logbook[kind] as { id: string; name: string }[]).find((i) => i.id === id)!.name
   try {
     notices.say(`${name} was deleted.`, await logbook.remove(kind, id))

@@ -3,6 +3,7 @@ import { useForm } from 'vee-validate'
 import { computed, ref, shallowRef } from 'vue'
 import type { Schema } from 'yup'
 import { ratingChanges, ratingLabel, type RatingChange } from '@core/gear/corrections'
+import type { RatingCorrection } from '@core/gear/gear'
 import { useLogbook, type ShelfKind } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 
@@ -25,12 +26,15 @@ export function useGearForm<T extends { id: string; name: string }>(
   const why = ref('')
   const whyMissing = ref(false)
   const gate = shallowRef<Gate | null>(null)
+  /** The item as it stood when the form was opened: what is not touched here keeps what others write meanwhile. */
+  const begun = (logbook[kind] as { id: string }[]).find((i) => i.id === initial.id)
   const form = useForm({ validationSchema: toTypedSchema(schema), initialValues: { ...initial } as never })
 
   const history = computed(() =>
-    logbook.gearCorrections
-      .filter((c) => c.itemId === initial.id)
-      .map((c) => ({ ...c, label: ratingLabel(c.field), day: new Date(c.when).toLocaleDateString() })),
+    (
+      (logbook[kind] as { id: string; corrections: RatingCorrection[] }[]).find((i) => i.id === initial.id)
+        ?.corrections ?? []
+    ).map((c) => ({ ...c, label: ratingLabel(c.field), day: new Date(c.when).toLocaleDateString() })),
   )
 
   function gateFor(item: T): Gate | null {
@@ -53,7 +57,7 @@ export function useGearForm<T extends { id: string; name: string }>(
       if (whyMissing.value) return
       try {
         if (gate.value) await logbook.correctGear(kind, item as never, why.value.trim())
-        else await logbook.put(kind, item as never)
+        else await logbook.put(kind, item as never, begun as never)
         notices.say(`${item.name} is on the shelf.`)
         done()
       } catch (error) {

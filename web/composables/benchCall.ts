@@ -1,28 +1,40 @@
+import { useWakeLock } from '@vueuse/core'
 import { onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { useBench } from '../../stores/bench'
-import { heatDueOf, isDue } from '../../stores/lane'
-import { useLogbook } from '../../stores/logbook'
-import { useSettings } from '../../stores/settings'
+import { heatDueAt, isDue } from '@core/bench/due'
+import { tooHot } from '@core/protocol/heat'
+import { useBench } from '../stores/bench'
+import type { Lane } from '../stores/lane'
+import { useLogbook } from '../stores/logbook'
+import { useSettings } from '../stores/settings'
 
 const FLASH_MS = 1400
 const MARK = /^\(\d+ due\) /
+const HOT = [660, 520, 660]
 
 /** On for a moment as something falls due. */
 export const flashing = ref(false)
 
-/** Calls the reviewer as lanes fall due, whichever screen is open: flash, count in the title, sound, notification. */
-export function useDueCall() {
+/**
+ * Calls the reviewer as lanes fall due or grow hot, whichever screen is open: flash, count in the title, sound,
+ * notification. Keeps the screen on while lanes run.
+ */
+export function useBenchCall() {
   const settings = useSettings()
   const bench = useBench()
   const logbook = useLogbook()
   const route = useRoute()
   let timer: ReturnType<typeof setTimeout> | undefined
 
-  const names = () =>
-    bench.watching
-      ? []
-      : bench.lanes.filter((l) => isDue(l) || heatDueOf(l) !== null).map((l) => logbook.nameOf(l.setup))
+  /** Lanes by run: two that carry the same name are two. */
+  const idsWhere = (holds: (lane: Lane) => boolean): string[] =>
+    bench.watching ? [] : bench.lanes.filter((l) => l.count >= 0 && holds(l)).map((l) => l.setup.runId)
+  const due = () => idsWhere((l) => isDue(l) || heatDueAt(l) !== null)
+  const hot = () => idsWhere((l) => tooHot(l.state.lastTemperatures, l.setup.heat.stopLimitC) !== null)
+  const nameOf = (runId: string): string => {
+    const lane = bench.lanes.find((l) => l.setup.runId === runId)
+    return lane ? logbook.nameOf(lane.setup) : ''
+  }
   const mark = (count: number) => {
     const plain = document.title.replace(MARK, '')
     document.title = count ? `(${count} due) ${plain}` : plain
@@ -32,32 +44,48 @@ export function useDueCall() {
     flashing.value = true
     timer = setTimeout(() => (flashing.value = false), FLASH_MS)
     if (settings.sound) beep()
-    notify(fresh)
+    notify('A reading is due', fresh.map(nameOf))
   }
   watch(
-    () => names().join('\n'),
+    () => due().join(),
     (now, before = '') => {
-      const due = now.split('\n').filter(Boolean)
-      mark(due.length)
-      const fresh = due.filter((n) => !before.split('\n').includes(n))
+      const ids = now.split(',').filter(Boolean)
+      mark(ids.length)
+      const fresh = ids.filter((id) => !before.split(',').includes(id))
       if (fresh.length) call(fresh)
     },
     { immediate: true },
   )
+  watch(
+    () => hot().join(),
+    (now, before) => {
+      const fresh = now.split(',').filter((id) => id && !before.split(',').includes(id))
+      if (fresh.length === 0) return
+      beep(HOT)
+      notify('Too hot: stop and let it cool', fresh.map(nameOf))
+    },
+  )
   // Another screen has another title; the count goes with it.
   watch(
     () => route.fullPath,
-    () => mark(names().length),
+    () => mark(due().length),
     { flush: 'post' },
+  )
+  // The screen stays on while lanes run, where the browser allows it.
+  const wake = useWakeLock()
+  watch(
+    () => bench.running,
+    (on) => void (on ? wake.request('screen') : wake.release()).catch(() => undefined),
+    { immediate: true },
   )
   onBeforeUnmount(() => clearTimeout(timer))
 }
 
 /** Only where the reviewer allowed it, and only while they look elsewhere. */
-function notify(names: string[]) {
+function notify(title: string, names: string[]) {
   if (typeof Notification === 'undefined' || Notification.permission !== 'granted' || !document.hidden) return
   try {
-    new Notification('A reading is due', { body: names.join(', '), tag: 'inkpath-due' })
+    new Notification(title, { body: names.join(', '), tag: 'inkpath-due' })
   } catch {
     // Some phones allow notifications from a service worker only; the sound and the title remain.
   }

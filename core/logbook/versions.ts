@@ -1,0 +1,55 @@
+import { mendRun } from './mend'
+import { SHELF_NAMES } from './logbook'
+
+/** The version of the logbook's layout; raised together with a step in {@link STEPS}. */
+export const LOGBOOK_SCHEMA_VERSION = 3
+
+type Raw = Record<string, unknown>
+/** A logbook as its collections stand in a file or in storage, unchecked. A run may carry its `trace`. */
+export type RawLogbook = Record<string, unknown>
+
+const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null
+const eachOf = (list: unknown, change: (record: Raw) => Raw): unknown =>
+  Array.isArray(list) ? list.map((record: unknown) => (isRaw(record) ? change(record) : record)) : list
+
+/** What each version changed in the one before it, one step at a time. */
+const STEPS: Record<number, (logbook: RawLogbook) => RawLogbook> = {
+  // 2: meters, observations, protocols and campaigns; runs know their place in a campaign and their checklist.
+  1: (logbook) => ({
+    meters: [],
+    observations: [],
+    protocols: [],
+    campaigns: [],
+    ...logbook,
+    runs: eachOf(logbook.runs, (run) => ({ planned: null, checklist: [], ...run })),
+  }),
+  // 3: a rating's corrections stand in the item they correct, so that both are one write; every value lies within
+  // its channel's bounds and times never fall, which earlier versions did not see to.
+  2: ({ gearCorrections, ...logbook }) => ({
+    ...Object.fromEntries(
+      Object.entries(logbook).map(([name, list]) => [
+        name,
+        (SHELF_NAMES as string[]).includes(name)
+          ? eachOf(list, (item) => withCorrections(item, gearCorrections))
+          : list,
+      ]),
+    ),
+    runs: eachOf(logbook.runs, mendRun),
+  }),
+}
+
+function withCorrections(item: Raw, all: unknown): Raw {
+  const mine = Array.isArray(all)
+    ? all.filter((c: unknown): c is Raw => isRaw(c) && c.itemId === item.id)
+    : []
+  if (mine.length === 0) return item
+  const before = Array.isArray(item.corrections) ? item.corrections : []
+  return { ...item, corrections: [...before, ...mine.map(({ itemId: _, ...correction }) => correction)] }
+}
+
+/** Brings a logbook of an older version forward, one step at a time. */
+export function migrate(logbook: RawLogbook, from: number): RawLogbook {
+  let current = logbook
+  for (let version = from; version < LOGBOOK_SCHEMA_VERSION; version++) current = STEPS[version](current)
+  return current
+}
