@@ -43,7 +43,7 @@ export async function fillShelf(page: Page) {
   await addSource(page, 'Bollard 12', '12', '5V2.4A')
 }
 
-export async function startByHand(page: Page, source: string, startPercent: string) {
+export async function startByHand(page: Page, source: string | RegExp, startPercent: string) {
   await page.goto('/bench')
   await pick(page, 'Source', source)
   await page.getByLabel('Start level').fill(startPercent)
@@ -51,12 +51,17 @@ export async function startByHand(page: Page, source: string, startPercent: stri
   await expect(page.getByTestId('elapsed')).toBeVisible()
 }
 
-export async function startSimulated(page: Page, source: string, startPercent: string, speed: string) {
+export async function startSimulated(
+  page: Page,
+  source: string | RegExp,
+  startPercent: string,
+  speed: string,
+) {
   await page.goto('/bench')
   await pick(page, 'Source', source)
   await page.getByLabel('Start level').fill(startPercent)
   await page.getByRole('button', { name: 'a simulated meter and battery' }).click()
-  await page.getByRole('button', { name: speed }).click()
+  await page.getByRole('button', { name: speed, exact: true }).click()
   await page.getByRole('button', { name: 'Start the clock' }).click()
   await expect(page.getByTestId('elapsed')).toBeVisible()
 }

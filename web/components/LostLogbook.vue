@@ -18,7 +18,11 @@ const copied = computed(() => props.loss.found.copied)
 const hasCopy = computed(() => copied.value !== null || props.loss.found.lanes > 0)
 const held = computed(() => {
   const { note, runs, lanes } = props.loss
-  return `On ${when(note.at)} this browser’s store held ${counted(note.runs, note.lanes)}; now it holds ${counted(runs, lanes)}. The browser may have lost or cleared its database.`
+  const before = note
+    ? `On ${when(note.at)} this browser’s store held ${counted(note.runs, note.lanes)}; now it`
+    : 'This browser’s store'
+  const behind = note ? '' : ', less than its second copy'
+  return `${before} holds ${counted(runs, lanes)}${behind}. The browser may have lost or cleared its database.`
 })
 const offer = computed(() => {
   if (!hasCopy.value)

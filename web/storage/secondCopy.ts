@@ -129,6 +129,9 @@ async function putOne(
   await copy.put(pointer.number, collection, record.id, textOf(record, trace))
 }
 
+/** Which edition and revision the copy holds; null where there is none. */
+export const copyMark = async (): Promise<CopyMark | null> => (await (await worker())?.mark()) ?? null
+
 /** What the copy holds of the logbook; what does not hold in it is counted and left out. */
 export interface CopiedLogbook {
   logbook: Logbook

@@ -79,6 +79,12 @@ export const useLogbook = defineStore('logbook', () => {
     }
   }
 
+  /** Whether a copy of the logbook is ahead of the store: a copy is only ever written after it. */
+  const isOlderThan = (mark: { number: number; revision: number } | null): boolean =>
+    mark !== null &&
+    pointer !== undefined &&
+    (mark.number > pointer.number || (mark.number === pointer.number && mark.revision > revision))
+
   /** Once it is known that nothing was lost: the note and the second copy follow what is stored. */
   function settle() {
     note()
@@ -281,6 +287,7 @@ export const useLogbook = defineStore('logbook', () => {
     canUndoEdition,
     records,
     load,
+    isOlderThan,
     settle,
     put,
     correctGear,

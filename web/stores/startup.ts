@@ -3,6 +3,7 @@ import { ref, shallowRef } from 'vue'
 import { readLogbook, writeLogbook } from '@core/formats/logbookJson'
 import { loadSession } from '../storage/benchSession'
 import { readNote, writeNote, type Note } from '../storage/note'
+import { copyMark } from '../storage/secondCopy'
 import { bringBenchBack, lookForCopy, type Recoverable } from '../storage/recovery'
 import { useAnalyses } from './analyses'
 import { useBench } from './bench'
@@ -13,7 +14,8 @@ import { useSettings } from './settings'
 
 /** What the store should hold by the note, what it does, and what the second copy could bring back. */
 export interface Loss {
-  note: Note
+  /** Null where the note is gone as well, and only the copy tells. */
+  note: Note | null
   runs: number
   lanes: number
   found: Recoverable
@@ -47,8 +49,9 @@ export const useStartup = defineStore('startup', () => {
   async function lookForLoss(): Promise<Loss | null> {
     const note = readNote()
     const lanes = (await loadSession()).lanes.length
-    if (!note || (note.records <= logbook.records() + logbook.apart.length && note.lanes <= lanes))
-      return null
+    const here = logbook.records() + logbook.apart.length
+    const fewer = note !== null && (note.records > here || note.lanes > lanes)
+    if (!fewer && !logbook.isOlderThan(await copyMark().catch(() => null))) return null
     return { note, runs: logbook.runs.length, lanes, found: await lookForCopy() }
   }
 

@@ -142,9 +142,6 @@ td {
   min-width: 132px;
   vertical-align: top;
 }
-.out .small {
-  opacity: 0.75;
-}
 .small {
   font-size: 0.82rem;
 }

@@ -1,0 +1,105 @@
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, type BrowserContext, type LaunchOptions, type Page } from '@playwright/test'
+
+/** A browser with a profile of its own on disk, which can be killed and started again. */
+export class KilledBrowser {
+  private readonly profile = mkdtempSync(join(tmpdir(), 'inkpath-profile-'))
+  private context: BrowserContext | undefined
+  constructor(
+    private readonly options: LaunchOptions,
+    private readonly baseURL: string,
+  ) {}
+
+  async start(): Promise<Page> {
+    this.context = await chromium.launchPersistentContext(this.profile, {
+      ...this.options,
+      baseURL: this.baseURL,
+      viewport: { width: 1280, height: 800 },
+    })
+    return this.context.newPage()
+  }
+
+  /** Another tab of the same browser. */
+  tab = (): Promise<Page> => this.context!.newPage()
+
+  /** SIGKILL to the browser's main process: nothing is flushed, nobody says goodbye. */
+  async kill(): Promise<void> {
+    const context = this.context!
+    const session = await context.browser()!.newBrowserCDPSession()
+    const { processInfo } = await session.send('SystemInfo.getProcessInfo')
+    const { id } = processInfo.find((p) => p.type === 'browser')!
+    const gone = new Promise((resolve) => context.once('close', resolve))
+    process.kill(id, 'SIGKILL')
+    await gone
+  }
+
+  /** What a browser does that finds its database damaged. */
+  deleteDatabase(): void {
+    const folder = join(this.profile, 'Default', 'IndexedDB')
+    for (const name of readdirSync(folder)) rmSync(join(folder, name), { recursive: true, force: true })
+  }
+
+  async end(): Promise<void> {
+    await this.context?.close().catch(() => undefined)
+    rmSync(this.profile, { recursive: true, force: true })
+  }
+}
+
+export interface StoredRun {
+  id: string
+  percents: number[]
+  corrections: { row: number; to: number | null }[]
+}
+
+/** What the browser's storage holds, read past the program: runs with their readings, and what lies loose. */
+export const readStorage = (page: Page) =>
+  page.evaluate(async () => {
+    const open = indexedDB.open('inkpath-log')
+    const db = await new Promise<IDBDatabase>((resolve) => (open.onsuccess = () => resolve(open.result)))
+    const all = (store: string) =>
+      new Promise<Map<string, never>>((resolve) => {
+        const there = db.transaction(store).objectStore(store)
+        const [keys, values] = [there.getAllKeys(), there.getAll()]
+        values.onsuccess = () =>
+          resolve(new Map(keys.result.map((key, i) => [String(key), values.result[i] as never])))
+      })
+    const meta = await all('meta')
+    const pointer = meta.get('pointer') as unknown as { edition: string; previous: string | null }
+    const current = await all(`edition-${pointer.edition}`)
+    const other = await all(pointer.edition === 'a' ? 'edition-b' : 'edition-a')
+    const traces = await all('traces')
+    const journal = await all('journal')
+    db.close()
+    const runs = [...current]
+      .filter(([key]) => key.startsWith('runs/'))
+      .map(([, e]) => e as unknown as { item: StoredRun; trace: string })
+    const used = new Set([...current, ...other].map(([, e]) => (e as { trace?: string }).trace))
+    interface StoredRun {
+      id: string
+      corrections: { row: number; to: number | null }[]
+    }
+    const times: Record<string, number[]> = {}
+    for (const [key, value] of journal) {
+      const lines = (Array.isArray(value) ? value : [value]) as { readings?: { t: number }[] }[]
+      const t = lines.flatMap((line) => (line.readings ?? []).map((r) => r.t))
+      ;(times[key.split('/')[0]] ??= []).push(...t)
+    }
+    return {
+      runs: runs.map(({ item, trace }) => ({
+        id: item.id,
+        percents: Array.from(
+          (traces.get(trace) as unknown as { percent?: Float64Array } | undefined)?.percent ?? [],
+        ),
+        corrections: item.corrections,
+      })),
+      records: current.size,
+      /** Runs that point to readings which are not there. */
+      torn: runs.filter(({ trace }) => !traces.has(trace)).length,
+      /** Readings that nothing points to: swept at the next start. */
+      loose: [...traces.keys()].filter((key) => !used.has(key)).length,
+      journals: Object.values(times).map((t) => t.sort((a, b) => a - b)),
+      session: ((meta.get('bench') as { lanes?: unknown[] } | undefined)?.lanes ?? []).length,
+    }
+  })
