@@ -1,72 +1,42 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
+import { KilledBrowser, readStorage } from './browser'
 import { rigAll, stripLogbook, takeIn } from './fixture'
 import { controlClock, elapsedSeconds, fillShelf, startByHand, startSimulated, typeReading } from './steps'
 
-/** What the browser's storage holds of the lanes' journals, read past the program. */
-const journals = (page: Page) =>
-  page.evaluate(async () => {
-    const open = indexedDB.open('inkpath-log')
-    const db = await new Promise<IDBDatabase>((resolve) => (open.onsuccess = () => resolve(open.result)))
-    const all = (store: string) =>
-      new Promise<[IDBValidKey[], unknown[]]>((resolve) => {
-        const [keys, values] = [
-          db.transaction(store).objectStore(store).getAllKeys(),
-          db.transaction(store).objectStore(store).getAll(),
-        ]
-        values.onsuccess = () => resolve([keys.result, values.result])
-      })
-    const [keys, lines] = await all('journal')
-    db.close()
-    const times: Record<string, number[]> = {}
-    keys.forEach((key, i) => {
-      const line = lines[i] as { readings?: { t: number }[] }
-      ;(times[String(key).split('/')[0]] ??= []).push(...(line.readings ?? []).map((r) => r.t))
-    })
-    return Object.values(times).map((t) => t.sort((a, b) => a - b))
-  })
+const journals = async (page: Page) => (await readStorage(page)).journals
 
-test('a browser killed twenty times loses no more than the last second, on five lanes', async ({
+test('a browser killed twenty-five times loses no more than the last second, on five lanes', async ({
   baseURL,
 }) => {
-  test.setTimeout(300_000)
-  const profile = mkdtempSync(join(tmpdir(), 'inkpath-profile-'))
-  const { launchOptions } = test.info().project.use
-  const launch = () => chromium.launchPersistentContext(profile, { ...launchOptions, baseURL })
-  // The same numbers each time: kills between 1 and 3 seconds after the bench is back.
-  const waits = Array.from({ length: 20 }, (_, i) => 1000 + ((i * 7919) % 2000))
-  let context: BrowserContext = await launch()
+  test.setTimeout(400_000)
+  const browser = new KilledBrowser(test.info().project.use.launchOptions!, baseURL!)
   try {
-    const first = await context.newPage()
-    await takeIn(first, stripLogbook(5))
-    await rigAll(first, 5)
-    for (const card of await first.getByRole('article').all()) {
+    let page = await browser.start()
+    await takeIn(page, stripLogbook(5))
+    await rigAll(page, 5)
+    for (const card of await page.getByRole('article').all()) {
       await card.getByRole('button', { name: 'a simulated meter and battery' }).click()
       await card.getByRole('button', { name: '1×', exact: true }).click()
     }
-    await first.getByRole('button', { name: 'Power on' }).click()
+    await page.getByRole('button', { name: 'Power on' }).click()
     const poweredOn = Date.now()
-    await expect(first.getByTestId('elapsed')).toHaveCount(5)
-    let page = first
+    await expect(page.getByTestId('elapsed')).toHaveCount(5)
     /** Seconds on the lanes' clock at which they were followed, each until its kill. */
     const watched: [from: number, to: number][] = []
     let from = 0
-    for (const wait of waits) {
-      await page.waitForTimeout(wait)
+    for (let kill = 0; kill < 25; kill++) {
+      await page.waitForTimeout(Math.random() * 2200)
       const killedAt = await page.evaluate(() => document.querySelector('[data-testid=elapsed]')!.textContent)
-      await kill(context)
+      await browser.kill()
       watched.push([from, seconds(killedAt!)])
-      context = await launch()
-      page = await context.newPage()
+      page = await browser.start()
       await page.goto('/bench')
       await expect(page.getByTestId('elapsed')).toHaveCount(5)
       from = await elapsedSeconds(page)
     }
-    const lanes = await journals(page)
-    expect(lanes).toHaveLength(5)
-    for (const times of lanes) {
+    const { journals } = await readStorage(page)
+    expect(journals).toHaveLength(5)
+    for (const times of journals) {
       expect(new Set(times).size).toBe(times.length)
       const there = new Set(times)
       for (const [begin, end] of watched)
@@ -75,7 +45,7 @@ test('a browser killed twenty times loses no more than the last second, on five 
           expect(there.has(t), `second ${t} of ${begin} to ${end}`).toBe(true)
     }
     const before = await elapsedSeconds(page)
-    // Twenty restarts later the lanes' clock still tells the time since power-on.
+    // As many restarts later the lanes' clock still tells the time since power-on.
     expect(Math.abs((Date.now() - poweredOn) / 1000 - before)).toBeLessThan(5)
     await page.getByRole('button', { name: 'Stop this run' }).first().click()
     await page.getByRole('button', { name: 'Stop and keep' }).click()
@@ -87,25 +57,13 @@ test('a browser killed twenty times loses no more than the last second, on five 
       .click()
     await expect(page.getByTestId('sentence')).toBeVisible()
   } finally {
-    await context.close().catch(() => undefined)
-    rmSync(profile, { recursive: true, force: true })
+    await browser.end()
   }
 })
 
 const seconds = (clock: string): number => {
   const [h, m, s] = clock.split(':').map(Number)
   return h * 3600 + m * 60 + s
-}
-
-/** SIGKILL to the browser's main process: nothing is flushed, nobody says goodbye. */
-async function kill(context: BrowserContext) {
-  const session = await context.browser()?.newBrowserCDPSession()
-  if (!session) throw new Error('The browser has no process to kill.')
-  const { processInfo } = await session.send('SystemInfo.getProcessInfo')
-  const { id } = processInfo.find((p) => p.type === 'browser')!
-  const gone = new Promise((resolve) => context.once('close', resolve))
-  process.kill(id, 'SIGKILL')
-  await gone
 }
 
 test('a second tab watches, is told so, and takes over when the first is closed', async ({ context }) => {
