@@ -2,26 +2,14 @@ import js from '@eslint/js'
 import ts from 'typescript-eslint'
 import vue from 'eslint-plugin-vue'
 import prettier from 'eslint-config-prettier'
+import { arrows } from './scripts/lint/arrows.js'
+import { CORE_GLOBALS, CORE_PROPERTIES, CORE_SYNTAX } from './scripts/lint/house.js'
 
-/** Forbids imports whose path matches `regex`, and says why. */
-const forbid = (regex, message) => ({ regex, message })
-const restrict = (files, patterns) => ({
-  files,
-  rules: { 'no-restricted-imports': ['error', { patterns }] },
-})
-
-// The arrows of the house run one way: web, server, cli, demo → core.
-const outerRooms = forbid('(^|/)(web|server|cli|demo|e2e)/', 'core/ knows no other room.')
-const platform = forbid(
-  '^(node:|vue$|vue-router|pinia|vuetify|localforage|express)',
-  'core/ has no platform code.',
-)
-const inCore = (rooms) =>
-  forbid(`^(\\.\\./|@core/)(${rooms})/`, 'Inside core the arrows run compare → analysis → trace.')
-const sibling = (rooms) => forbid(`(^|/)\\.\\./(${rooms})/`, 'Rooms meet only in core/.')
+const TESTS = ['**/*.test.ts', '**/*.fixture.ts']
+const ROOMS = ['core', 'web', 'server', 'cli', 'demo', 'bench', 'e2e'].map((room) => `${room}/**/*.{ts,vue}`)
 
 export default ts.config(
-  { ignores: ['dist', 'node_modules', '.cache', 'test-results', 'docs'] },
+  { ignores: ['dist', 'node_modules', '.cache', 'test-results', 'docs', 'reports', '.stryker-tmp'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...vue.configs['flat/recommended'],
@@ -35,33 +23,36 @@ export default ts.config(
       'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
     },
   },
-  restrict(['core/**/*.ts'], [outerRooms, platform]),
-  restrict(
-    ['core/trace/**/*.ts'],
-    [outerRooms, platform, inCore('analysis|compare|model|formats|gear|protocol|logbook|plan')],
-  ),
-  restrict(['core/analysis/**/*.ts'], [outerRooms, platform, inCore('compare|model|formats|logbook')]),
-  restrict(['core/compare/**/*.ts'], [outerRooms, platform, inCore('model|formats')]),
-  restrict(['web/**/*.{ts,vue}'], [sibling('server|cli|demo|e2e')]),
-  restrict(
-    ['web/screens/**/*.{ts,vue}'],
-    [
-      sibling('server|cli|demo|e2e'),
-      forbid('^localforage$', 'A screen asks a store; only web/storage talks to storage.'),
-      forbid('(^|/)storage/', 'A screen asks a store; only stores talk to storage.'),
-      forbid('^chart\\.js', 'Only web/charts knows the chart library.'),
-    ],
-  ),
-  restrict(['server/**/*.ts'], [sibling('web|cli|demo|e2e')]),
-  restrict(['cli/**/*.ts'], [sibling('web|server|demo|e2e')]),
-  restrict(['demo/**/*.ts'], [sibling('web|server|cli|e2e')]),
+  // The arrows of the house: each room imports what its entry in the table allows, and nothing else.
+  { files: ROOMS, plugins: { house: { rules: { arrows } } }, rules: { 'house/arrows': 'error' } },
   {
     files: ['core/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: TESTS,
     rules: {
-      'no-restricted-globals': ['error', 'window', 'document', 'process', 'localStorage', 'performance'],
+      'no-restricted-globals': ['error', ...CORE_GLOBALS],
+      'no-restricted-properties': ['error', ...CORE_PROPERTIES],
+      'no-restricted-syntax': ['error', ...CORE_SYNTAX],
     },
   },
-  { files: ['scripts/*.mjs', '*.config.*'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
+  // With types: a promise that nobody waits for loses what it would have refused.
+  {
+    files: ['{core,web,server,cli,demo}/**/*.ts'],
+    ignores: TESTS,
+    languageOptions: { parserOptions: { project: './tsconfig.json', tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { arguments: false } }],
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/no-for-in-array': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+    },
+  },
+  {
+    files: ['scripts/**/*.{mjs,js}', '*.config.*'],
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
   prettier,
 )

@@ -3,5 +3,5 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   resolve: { alias: { '@core': fileURLToPath(new URL('./core', import.meta.url)) } },
-  test: { include: ['{core,web,server,cli,demo}/**/*.test.ts'], environment: 'node' },
+  test: { include: ['{core,web,server,cli,demo,scripts}/**/*.test.ts'], environment: 'node' },
 })

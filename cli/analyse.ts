@@ -1,6 +1,6 @@
 import { Command } from 'commander'
 import { analyse, type Analysis } from '@core/analysis/analyse'
-import { usableCapacity } from '@core/analysis/energy'
+import { usableCapacity } from '@core/gear/capacity'
 import { numberBetween, readTraceFile } from './input'
 import { analysisTable } from './table'
 

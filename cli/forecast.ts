@@ -1,6 +1,6 @@
 import { Command, InvalidArgumentError } from 'commander'
 import { acceptanceFrom, forecastS } from '@core/model/forecast'
-import { duration } from '@core/format/figures'
+import { duration } from '@core/words/figures'
 import { InputError, numberBetween, readTraceFile } from './input'
 
 interface Options {

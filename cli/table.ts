@@ -1,5 +1,5 @@
 import type { Analysis } from '@core/analysis/analyse'
-import { duration, figure } from '@core/format/figures'
+import { duration, figure } from '@core/words/figures'
 
 const row = (label: string, value: string): string => `  ${label.padEnd(18)}${value}\n`
 

@@ -6,7 +6,9 @@ import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
 import { plannedRunsFor, usualMeans, type Campaign } from '@core/plan/campaign'
 import { eveningsOnly } from '@core/plan/windows'
 import { SCHOOLS } from '@core/protocol/schools'
+import type { RunWithTrace } from '@core/logbook/run'
 import type { Protocol } from '@core/protocol/protocol'
+import { traceFromReadings } from '@core/trace/trace'
 
 const device = (i: number): Device => ({
   id: `d${i}`,
@@ -68,6 +70,36 @@ export function stripLogbook(lanes: number, over: Partial<Protocol> = {}): Logbo
     sources: numbers.map(source),
     campaigns: [campaign],
   }
+}
+
+/** Runs of one phone from one charger, each a full charge read every five minutes. */
+export function withRuns(count: number, prefix = 'r'): Logbook {
+  const { devices, sources } = stripLogbook(1)
+  const runs = Array.from({ length: count }, (_, i): RunWithTrace => ({
+    run: {
+      id: `${prefix}${i}`,
+      deviceId: 'd1',
+      sourceId: 's1',
+      cableId: null,
+      ink: i % 8,
+      startedAt: new Date(Date.UTC(2026, 2, 1, i)).toISOString(),
+      state: 'done',
+      stateReason: '',
+      startPercent: 5,
+      reading: { kind: 'every', seconds: 300 },
+      stop: { kind: 'shown-full' },
+      provenance: 'hand',
+      events: [],
+      corrections: [],
+      notes: '',
+      planned: null,
+      checklist: [],
+    },
+    trace: traceFromReadings(
+      Array.from({ length: 20 }, (_, k) => ({ t: k * 300, percent: 5 + 5 * k, power: 18 - k / 2 })),
+    ),
+  }))
+  return { ...emptyLogbook(), devices, sources, runs }
 }
 
 /** Takes a logbook in through the Files screen. */

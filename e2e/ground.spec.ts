@@ -1,43 +1,11 @@
 import { expect, test, type Page } from '@playwright/test'
-import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
-import type { RunWithTrace } from '@core/logbook/run'
-import { traceFromReadings } from '@core/trace/trace'
+import type { Logbook } from '@core/logbook/logbook'
 import { KilledBrowser, readStorage } from './browser'
-import { stripLogbook, takeIn } from './fixture'
+import { takeIn, withRuns } from './fixture'
 import { elapsedSeconds, fillShelf, startByHand, startSimulated, stopAndKeep } from './steps'
 
 const browserFor = (baseURL: string | undefined) =>
   new KilledBrowser(test.info().project.use.launchOptions!, baseURL!)
-
-/** Runs of one phone from one charger, each a full charge read every five minutes. */
-function withRuns(count: number, prefix = 'r'): Logbook {
-  const { devices, sources } = stripLogbook(1)
-  const runs = Array.from({ length: count }, (_, i): RunWithTrace => ({
-    run: {
-      id: `${prefix}${i}`,
-      deviceId: 'd1',
-      sourceId: 's1',
-      cableId: null,
-      ink: i % 8,
-      startedAt: new Date(Date.UTC(2026, 2, 1, i)).toISOString(),
-      state: 'done',
-      stateReason: '',
-      startPercent: 5,
-      reading: { kind: 'every', seconds: 300 },
-      stop: { kind: 'shown-full' },
-      provenance: 'hand',
-      events: [],
-      corrections: [],
-      notes: '',
-      planned: null,
-      checklist: [],
-    },
-    trace: traceFromReadings(
-      Array.from({ length: 20 }, (_, k) => ({ t: k * 300, percent: 5 + 5 * k, power: 18 - k / 2 })),
-    ),
-  }))
-  return { ...emptyLogbook(), devices, sources, runs }
-}
 
 test('a database that the browser has lost is missed, and the second copy brings lanes and runs back', async ({
   baseURL,
@@ -243,54 +211,6 @@ test('three tabs see what each writes, and none writes over another', async ({ c
   const [lane] = (await readStorage(first)).journals
   expect(new Set(lane).size).toBe(lane.length)
 })
-
-test('five hundred runs open at once, and every screen with them', async ({ page }) => {
-  test.setTimeout(120_000)
-  await takeIn(page, withRuns(500))
-  // The figures are worked out once, in the background.
-  await page.goto('/sheet')
-  await expect(
-    page
-      .getByTestId('runs')
-      .getByText(/^1.h.33.min$/)
-      .first(),
-  ).toBeVisible()
-  await expect.poll(() => page.evaluate(countHeadlines), { timeout: 60_000 }).toBe(500)
-  await page.reload()
-  await expect(
-    page
-      .getByTestId('runs')
-      .getByText(/^1.h.33.min$/)
-      .first(),
-  ).toBeVisible()
-  // Few rows are there at any time, and the last is reached by scrolling.
-  expect(await page.getByTestId('runs').getByRole('row').count()).toBeLessThan(60)
-  await page
-    .getByTestId('runs')
-    .locator('.v-table__wrapper')
-    .evaluate((e) => e.scrollTo(0, e.scrollHeight))
-  await expect(page.getByTestId('runs').getByText('Mar 1, 2026').first()).toBeVisible()
-  await page.getByRole('textbox', { name: 'Find a run' }).fill('nothing like it')
-  await expect(page.getByText('No run is called that.')).toBeVisible()
-  for (const [screen, text] of [
-    ['/shelf', 'Sources'],
-    ['/shelf/pairs', 'Hawser 21'],
-    ['/plan', 'Plan'],
-    ['/bench', 'Start the clock'],
-  ] as const) {
-    await page.goto(screen)
-    await expect(page.getByText(text).first()).toBeVisible()
-  }
-})
-
-const countHeadlines = async () => {
-  const open = indexedDB.open('inkpath-log')
-  const db = await new Promise<IDBDatabase>((resolve) => (open.onsuccess = () => resolve(open.result)))
-  const count = db.transaction('headlines').objectStore('headlines').count()
-  return new Promise<number>((resolve) => {
-    count.onsuccess = () => (db.close(), resolve(count.result))
-  })
-}
 
 test('a browser whose database does not open stops and says so; nothing is shown as if it were all', async ({
   page,

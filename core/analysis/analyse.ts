@@ -1,7 +1,7 @@
 import { durationOf, type Trace } from '../trace/trace'
 import { medianInterval, samplesOf } from '../trace/samples'
 import { chargingEfficiency, energy, type EnergyFigures } from './energy'
-import { findings, type Finding } from './findings'
+import { findings, type Finding } from './findings/findings'
 import { DEFAULT_MARKS, marks, type Mark } from './marks'
 import { DEFAULT_MILESTONES, HAND_DELAY_S, milestones, type Milestone } from './milestones'
 import { bands, power, type Band, type PowerFigures } from './power'

@@ -4,9 +4,6 @@ import { integrate } from './integral'
 
 const SECONDS_PER_HOUR = 3600
 
-/** Nominal volts assumed for one lithium-ion cell where the maker gives none. */
-export const ASSUMED_CELL_VOLTS = 3.85
-
 export interface EnergyFigures {
   /** Wh that the meter watched go by; NaN without power. */
   energyWh: number
@@ -34,17 +31,6 @@ export function energy(trace: Trace): EnergyFigures {
     transferEfficiency: known && received.t.length > 1 ? integrate(received).measured / e.measured : NaN,
   }
 }
-
-/**
- * Rated watt-hours from milliampere-hours: mAh × nominal volts ÷ 1000.
- * `nominalVolts` defaults to {@link ASSUMED_CELL_VOLTS}, which the caller must show as assumed.
- */
-export const ratedWattHours = (mAh: number, nominalVolts = ASSUMED_CELL_VOLTS): number =>
-  (mAh * nominalVolts) / 1000
-
-/** Usable capacity, Wh: rated Wh × health (percent). */
-export const usableCapacity = (ratedWh: number, healthPercent = 100): number =>
-  (ratedWh * healthPercent) / 100
 
 /** Watt-hours gained by the battery for `gain` percentage points. */
 export const energyGained = (gain: number, usableWh: number): number => (gain / 100) * usableWh

@@ -2,14 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { traceFromReadings, type Reading } from '../trace/trace'
 import { analyse } from './analyse'
-import {
-  chargingEfficiency,
-  energy,
-  loadResistance,
-  ratedWattHours,
-  usableCapacity,
-  wirelessEfficiency,
-} from './energy'
+import { chargingEfficiency, energy, loadResistance, wirelessEfficiency } from './energy'
+import { ratedWattHours, usableCapacity } from '../gear/capacity'
 import { marks } from './marks'
 import { bands, power } from './power'
 import { taperEnd } from './taper'

@@ -1,7 +1,7 @@
 import { temperatureDue } from '../protocol/heat'
 import { missedMarks, nextMark, nominalMark, ON_TIME_S } from '../protocol/schedule'
 import type { Reading } from '../trace/trace'
-import { duration } from '../format/figures'
+import { duration } from '../words/figures'
 import { isByHand, type LaneSetup } from './setup'
 import type { LaneState } from './state'
 

@@ -1,4 +1,4 @@
-import { duration, figure } from '../format/figures'
+import { duration, figure } from '../words/figures'
 import type { Provenance, Trace, TraceEvent } from '../trace/trace'
 import { stopInWords } from '../protocol/stopping'
 import { missedOf, type LaneNow } from './due'

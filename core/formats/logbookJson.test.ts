@@ -104,6 +104,8 @@ type LogbookFile = {
   devices: { healthPercent: number }[]
   runs: { deviceId: string; trace: { percent: unknown[] } }[]
 }
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a file that is wrong has no type
+type Any = any
 const spoil = (change: (file: LogbookFile) => void): string => {
   const file = JSON.parse(writeLogbook(sample(), 'now')) as LogbookFile
   change(file)
@@ -134,6 +136,81 @@ describe('the logbook file', () => {
     const places = (refusal as UnreadableFile).problems.map((p) => `${p.where} ${p.message}`).join('\n')
     expect(places).toMatch(/Health/)
     expect(places).toMatch(/runs\[1\].*percent/)
+  })
+
+  it.each<[string, (file: never) => void, RegExp]>([
+    [
+      'a percent beyond any display',
+      (f: Any) => (f.runs[0].trace.percent[0] = 1e300),
+      /percent.*outside 0 to 100/,
+    ],
+    [
+      'a time that falls',
+      (f: Any) => (f.runs[0].trace.time = f.runs[0].trace.time.map((_: number, i: number) => 100 - i)),
+      /backwards|no reading/,
+    ],
+    ['a trace without a reading', (f: Any) => (f.runs[0].trace = { time: [] }), /no reading/],
+    [
+      'a place named like a trap',
+      (f: Any) =>
+        (f.runs[0].trace.temperatures = JSON.parse(
+          `{"__proto__": ${JSON.stringify(f.runs[0].trace.time.map(() => 20))}}`,
+        )),
+      /cannot be the name of a place/,
+    ],
+    [
+      'two places in capitals and not',
+      (f: Any) =>
+        (f.runs[0].trace.temperatures = {
+          Back: f.runs[0].trace.time.map(() => 20),
+          back: f.runs[0].trace.time.map(() => 20),
+        }),
+      /is there twice/,
+    ],
+    [
+      'an observation of a source that is not there',
+      (f: Any) =>
+        (f.observations = [
+          { id: 'o', deviceId: 'd0', sourceId: 'gone', outcome: 'slow', when: '2026-03-01T19:00:00Z' },
+        ]),
+      /sourceId names a source that is not there/,
+    ],
+    [
+      'a run through a cable that is not there',
+      (f: Any) => (f.runs[0].cableId = 'gone'),
+      /cableId names a cable/,
+    ],
+    ['two runs of one id', (f: Any) => (f.runs[1].id = f.runs[0].id), /same id twice/],
+    ['an id that is a trap', (f: Any) => (f.devices[0].id = '__proto__'), /not usable as an id/],
+    ['a moment that is none', (f: Any) => (f.runs[0].startedAt = '99999-01-01'), /not a moment/],
+    ['a word without end', (f: Any) => (f.runs[0].notes = 'x'.repeat(20_000)), /longer than/],
+    ['a list that is none', (f: Any) => (f.cables = 7), /not a list/],
+  ])('refuses %s', (_what, change, reason) => {
+    const text = spoil(change as never)
+    let problems = ''
+    try {
+      readLogbook(text)
+    } catch (error) {
+      problems = (error as UnreadableFile).problems.map((p) => `${p.where} ${p.message}`).join('\n')
+    }
+    expect(problems).toMatch(reason)
+    expect(problems.length).toBeLessThan(1000)
+  })
+
+  it('takes along of a rule or an offer only what belongs to it', () => {
+    const text = spoil((f: Any) => {
+      f.runs[0].stop = { kind: 'level', percent: 80, extra: { deep: [1, 2, 3] } }
+      f.sources[0].ports[0].offers[0].nested = { a: 1 }
+    })
+    const { runs, sources } = readLogbook(text)
+    expect(runs[0].run.stop).toEqual({ kind: 'level', percent: 80 })
+    expect(Object.keys(sources[0].ports[0].offers[0]).sort()).toEqual(['amps', 'kind', 'volts'])
+  })
+
+  it('is never written with something in it that would be refused', () => {
+    const logbook = sample()
+    logbook.runs[0].run.deviceId = 'gone'
+    expect(() => writeLogbook(logbook, 'now')).toThrow(/nothing was written/)
   })
 
   it('is refused with a plain reason when it is another file, cut short, or from a later program', () => {

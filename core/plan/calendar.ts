@@ -1,5 +1,5 @@
 import ical from 'ical-generator'
-import { duration } from '../format/figures'
+import { duration } from '../words/figures'
 import type { Campaign } from './campaign'
 import type { Names } from './words'
 

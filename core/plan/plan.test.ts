@@ -2,7 +2,6 @@ import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
 import type { Device, Source } from '../gear/gear'
 import { parseOffers } from '../gear/offers'
-import type { Run } from '../logbook/run'
 import { answerTo, checklistFor } from '../protocol/checklist'
 import { putBackList } from '../protocol/conditions'
 import { SCHOOLS } from '../protocol/schools'
@@ -10,7 +9,7 @@ import { protocolSchema } from '../protocol/schema'
 import { arrange, expectations, moveRun } from './arrange'
 import { calendarOf } from './calendar'
 import { pairKey, plannedRunsFor, usualMeans, type Campaign } from './campaign'
-import { cellProgress, stateOf } from './progress'
+import { cellProgress, stateOf, type MadeRun } from './progress'
 import { pairsFor, QUESTIONS } from './questions'
 import { campaignSchema } from './schema'
 import { eveningsOnly, windowsOf } from './windows'
@@ -113,8 +112,7 @@ describe('a run moved by hand', () => {
 it('counts a spoilt run as still missing, and a done one as done', () => {
   const c = campaign()
   const [first] = c.planned
-  const run = (state: Run['state']) =>
-    ({ state, planned: { campaignId: 'c', plannedId: first.id } }) as unknown as Run
+  const run = (state: MadeRun['state']): MadeRun => ({ state, planned: { plannedId: first.id } })
   expect(stateOf(first, [run('spoilt')], none)).toBe('spoilt')
   expect(stateOf(first, [run('spoilt'), run('done')], none)).toBe('done')
   expect(stateOf(first, [], new Set([first.id]))).toBe('running')

@@ -1,5 +1,10 @@
-import type { Run } from '../logbook/run'
 import { pairKey, type Campaign, type PlannedRun } from './campaign'
+
+/** What a plan needs to know of a run that was made: what for, and how it ended. */
+export interface MadeRun {
+  planned: { plannedId: string } | null
+  state: 'done' | 'short' | 'spoilt' | 'set-aside'
+}
 
 export const PLANNED_STATES = ['planned', 'running', 'done', 'spoilt', 'set-aside'] as const
 export type PlannedState = (typeof PLANNED_STATES)[number]
@@ -7,7 +12,7 @@ export type PlannedState = (typeof PLANNED_STATES)[number]
 /** Where one planned run stands. A spoilt one is still wanted: it waits for its repeat. */
 export function stateOf(
   planned: PlannedRun,
-  runs: readonly Run[],
+  runs: readonly MadeRun[],
   running: ReadonlySet<string>,
 ): PlannedState {
   if (running.has(planned.id)) return 'running'
@@ -21,7 +26,7 @@ export function stateOf(
 /** Planned runs that need no place on the bench any more, or have it right now. */
 export function settledRuns(
   campaign: Campaign,
-  runs: readonly Run[],
+  runs: readonly MadeRun[],
   running: ReadonlySet<string>,
 ): Set<string> {
   return new Set(
@@ -43,7 +48,7 @@ export interface CellProgress {
 /** How far each cell of the grid is, by pair. */
 export function cellProgress(
   campaign: Campaign,
-  runs: readonly Run[],
+  runs: readonly MadeRun[],
   running: ReadonlySet<string>,
 ): Map<string, CellProgress> {
   const cells = new Map<string, CellProgress>()
@@ -64,7 +69,7 @@ export function cellProgress(
 
 export function countStates(
   campaign: Campaign,
-  runs: readonly Run[],
+  runs: readonly MadeRun[],
   running: ReadonlySet<string>,
 ): Record<PlannedState, number> {
   const counts = { planned: 0, running: 0, done: 0, spoilt: 0, 'set-aside': 0 }
@@ -73,7 +78,11 @@ export function countStates(
 }
 
 /** True once nothing is left to run. */
-export const isOver = (campaign: Campaign, runs: readonly Run[], running: ReadonlySet<string>): boolean => {
+export const isOver = (
+  campaign: Campaign,
+  runs: readonly MadeRun[],
+  running: ReadonlySet<string>,
+): boolean => {
   const { planned, running: now, spoilt } = countStates(campaign, runs, running)
   return campaign.planned.length > 0 && planned + now + spoilt === 0
 }

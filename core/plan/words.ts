@@ -1,5 +1,5 @@
 import { format } from 'date-fns'
-import { duration } from '../format/figures'
+import { duration } from '../words/figures'
 import type { Bottleneck } from './bound'
 import type { Arrangement, Saving } from './arrange'
 import type { Obstacle, Placed } from './timetable'

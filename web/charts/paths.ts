@@ -1,6 +1,6 @@
 import type { ChartConfiguration, ChartDataset, ScriptableContext } from 'chart.js'
 import type { AnnotationOptions } from 'chartjs-plugin-annotation'
-import { clock, duration } from '@core/format/figures'
+import { clock, duration } from '@core/words/figures'
 import { inkOf } from '../theme/inks'
 import { placeLabels, roomFor, type FinishLabel } from './finishLine'
 import type { FinishPlace } from './finishPlaces'

@@ -1,7 +1,14 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { journalDrawer } from './database'
-import { appendLine, dropJournal, readJournal, readJournalFrom, type JournalLine } from './journal'
+import {
+  appendLine,
+  dropJournal,
+  readJournal,
+  readJournalFrom,
+  sweepJournals,
+  type JournalLine,
+} from './journal'
 import { emptyBrowser } from './storage.fixture'
 
 const read = (t: number): JournalLine => ({ kind: 'readings', readings: [{ t, percent: 5 }] })
@@ -30,6 +37,24 @@ describe('the journal', () => {
     await journalDrawer.setItem('x/00000255', read(255))
     await journalDrawer.setItem('x/00000007', read(7))
     expect(times((await readJournal('x')).lines)).toHaveLength(256)
+  })
+
+  it('is swept when its run is kept or its start was cut off, and named when nobody claims its readings', async () => {
+    for (const [runId, lines] of [
+      ['lane', 3],
+      ['kept', 3],
+      ['cut-off', 1],
+      ['lost', 2],
+    ] as const)
+      // prettier-ignore
+      for (let i = 0; i < lines; i++) await appendLine(runId, i, read(i))
+    const unclaimed = await sweepJournals(
+      (id) => id === 'lane',
+      (id) => id === 'kept',
+    )
+    expect(unclaimed.map((j) => [j.runId, j.lines.length])).toEqual([['lost', 2]])
+    const left = new Set((await journalDrawer.keys()).map((key) => key.split('/')[0]))
+    expect([...left].sort()).toEqual(['lane', 'lost'])
   })
 
   it('refuses a line that it could not read again, and reads past one that is there', async () => {

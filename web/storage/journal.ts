@@ -62,6 +62,20 @@ export function journalFrom(numbered: ReadonlyMap<number, unknown>): ReadJournal
   return { lines, next: (numbers.at(-1) ?? -1) + 1, unread: numbers.length - lines.length }
 }
 
+/**
+ * Removes journals that no lane goes on with: of runs that are in the logbook, and of starts that were cut off before
+ * anything but the start level was in them. Journals with readings that nobody claims stay, and are named.
+ */
+export async function sweepJournals(claimed: (runId: string) => boolean, isRun: (runId: string) => boolean) {
+  const unclaimed: { runId: string; lines: JournalLine[] }[] = []
+  for (const [runId, { lines }] of await readJournals()) {
+    if (claimed(runId)) continue
+    if (isRun(runId) || lines.length <= 1) await dropJournal(runId)
+    else unclaimed.push({ runId, lines })
+  }
+  return unclaimed
+}
+
 export const readJournal = async (runId: string): Promise<ReadJournal> =>
   (await readJournals()).get(runId) ?? { lines: [], next: 0, unread: 0 }
 

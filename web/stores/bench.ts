@@ -6,7 +6,6 @@ import { emptySession, type Session } from '@core/bench/session'
 import type { LaneChoice, LaneSetup } from '@core/bench/setup'
 import { stamp } from '@core/bench/state'
 import { MOST_LANES } from '@core/bench/strip'
-import { freeInk } from '@core/logbook/logbook'
 import type { Run } from '@core/logbook/run'
 import type { Offsets } from '@core/trace/clocks'
 import type { Reading, TraceEvent } from '@core/trace/trace'
@@ -16,7 +15,7 @@ import { writeNote } from '../storage/note'
 import { copySession, dropJournalCopy, leaveJournalCopies } from '../storage/secondCopy'
 import { useBenchClock } from './benchClock'
 import { leaveBench, onBenchChanged, takeBench, tellBenchChanged, waitForBench } from './benchLock'
-import { apply, elapsedAt, flush, makeLane, record, type Lane } from './lane'
+import { apply, elapsedAt, flush, makeLane, record, type Lane, type Noted } from './lane'
 import {
   plugIn,
   readSimulation,
@@ -25,18 +24,12 @@ import {
   updateLanes,
   type FeedBench,
 } from './laneFeeds'
-import { gearOf, putMissingGear, runFrom } from './laneRun'
+import { gearOf, inkFor, putMissingGear, runFrom } from './laneRun'
 import { useLogbook } from './logbook'
 import { usePutBack } from './putBack'
 
 const RETRY_EVERY_MS = 5000
 const WATCH_EVERY_MS = 1000
-
-/** A reading or event as it was noted, and whether it is safe; if not, it is in memory and the second copy only. */
-export interface Noted<T> {
-  noted: T
-  stored: boolean
-}
 
 export const useBench = defineStore('bench', () => {
   const logbook = useLogbook()
@@ -47,6 +40,8 @@ export const useBench = defineStore('bench', () => {
   const watching = ref(false)
   /** Lanes in storage that cannot be read. */
   const apart = shallowRef<unknown[]>([])
+  /** Journals with readings in them that belong to no lane: kept, and to be had as they are. */
+  const unclaimed = shallowRef<{ runId: string; lines: journal.JournalLine[] }[]>([])
   /** Nothing is started or shown before the stored session was read. */
   const known = ref(false)
   const clock = useBenchClock(onSlept, () => void saveSession().catch(raise))
@@ -116,7 +111,7 @@ export const useBench = defineStore('bench', () => {
         ...choice,
         gear: gearOf(choice, logbook),
         runId: crypto.randomUUID(),
-        ink: inkFor(choice.deviceId, [...before, ...added]),
+        ink: inkFor(choice, [...before, ...added], logbook),
         startedAtMs,
       }
       added.push(makeLane(setup, pageNow, simulationFor(setup)))
@@ -132,7 +127,7 @@ export const useBench = defineStore('bench', () => {
     void navigator.storage?.persist?.().catch(() => false)
     return added
   }
-  const start = async (choice: LaneChoice): Promise<Lane> => (await startTogether([choice]))[0]
+  const start = async (choice: LaneChoice) => (await startTogether([choice]))[0]
 
   /** The journals first, then the session that names them: a lane without its start is never seen. */
   async function begin(before: Lane[], added: Lane[]) {
@@ -145,13 +140,6 @@ export const useBench = defineStore('bench', () => {
     setLanes([...before, ...added])
     await saveSession()
   }
-
-  /** The least used ink among the device's runs and the lanes on the bench. */
-  const inkFor = (deviceId: string, onBench: readonly Lane[]): number =>
-    freeInk(
-      logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink),
-      onBench.map((l) => l.setup.ink),
-    )
 
   /** Comes back to the lanes of a page that was reloaded, closed or killed; or watches those of another tab. */
   function resume(): Promise<void> {
@@ -188,7 +176,12 @@ export const useBench = defineStore('bench', () => {
   async function adoptSession() {
     watching.value = false
     const found = await stored.loadSession()
+    const lanesOf = new Set(found.lanes.map((l) => l.runId))
     apart.value = found.apart
+    unclaimed.value = await journal.sweepJournals(
+      (id) => lanesOf.has(id),
+      (id) => logbook.run(id) !== undefined,
+    )
     if (!found.lanes.length) return setLanes([])
     await clock.resume(found.anchor, found.wallShiftMs)
     await mirror(found)
@@ -366,6 +359,7 @@ export const useBench = defineStore('bench', () => {
     known,
     alarm,
     apart,
+    unclaimed,
     clockNotice: clock.notice,
     start,
     startTogether,

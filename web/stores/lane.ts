@@ -25,6 +25,12 @@ export interface Lane extends LaneNow {
   offerStop: string | null
 }
 
+/** A reading or event as it was noted, and whether it is safe; if not, it is in memory and the second copy only. */
+export interface Noted<T> {
+  noted: T
+  stored: boolean
+}
+
 export function makeLane(setup: LaneSetup, startedAtPage: number, simulated?: SimulatedBench): Lane {
   return shallowReactive<Lane>({
     setup,

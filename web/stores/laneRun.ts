@@ -1,6 +1,7 @@
 import { finishLane, traceOf, type Ending } from '@core/bench/finish'
 import type { LaneChoice, LaneGear, LaneSetup } from '@core/bench/setup'
 import { writeTraceCsv } from '@core/formats/traceCsv'
+import { freeInk } from '@core/logbook/logbook'
 import type { Run } from '@core/logbook/run'
 import type { Lane } from './lane'
 import type { useLogbook } from './logbook'
@@ -14,6 +15,13 @@ export function gearOf({ deviceId, sourceId, cableId }: LaneChoice, logbook: Log
   const cable = logbook.cable(cableId) ?? null
   return JSON.parse(JSON.stringify({ device, source, cable })) as LaneGear
 }
+
+/** The least used ink among the device's runs and the lanes on the bench. */
+export const inkFor = ({ deviceId }: LaneChoice, onBench: readonly Lane[], logbook: Logbook): number =>
+  freeInk(
+    logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink),
+    onBench.map((l) => l.setup.ink),
+  )
 
 /** The device may have left the shelf while the lane ran; a run must find what it was made with. */
 export async function putMissingGear({ gear }: LaneSetup, logbook: Logbook): Promise<void> {

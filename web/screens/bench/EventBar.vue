@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nextTick, ref, useTemplateRef } from 'vue'
 import { EVENTS, eventText, type EventKind } from '@core/protocol/events'
-import { duration } from '@core/format/figures'
+import { duration } from '@core/words/figures'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
 import { speedOf } from '@core/bench/setup'
-import { clock, countdown, duration, figure } from '@core/format/figures'
+import { clock, countdown, duration, figure } from '@core/words/figures'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import PathChart from '../../charts/PathChart.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { startOfCurrent } from '@core/trace/clocks'
-import { figure } from '@core/format/figures'
+import { figure } from '@core/words/figures'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
 

@@ -1,6 +1,6 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { number, ValidationError } from 'yup'
-import { duration, figure } from '@core/format/figures'
+import { duration, figure } from '@core/words/figures'
 import { agree } from '@core/gear/agree'
 import { capacityOf } from '@core/gear/capacity'
 import { entrySchema } from '@core/protocol/entry'

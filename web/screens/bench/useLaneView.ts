@@ -1,7 +1,7 @@
 import { computed, ref, watch } from 'vue'
 import { dueAt } from '@core/bench/due'
 import { isByHand, isSimulatedFeed } from '@core/bench/setup'
-import { duration, figure, points } from '@core/format/figures'
+import { duration, figure, points } from '@core/words/figures'
 import { agree } from '@core/gear/agree'
 import { forecastS } from '@core/model/forecast'
 import { recentRate, remainingS } from '@core/model/live'

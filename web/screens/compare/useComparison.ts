@@ -1,7 +1,7 @@
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { compareRuns } from '@core/compare/table'
-import { duration, figure } from '@core/format/figures'
+import { duration, figure } from '@core/words/figures'
 import type { Run } from '@core/logbook/run'
 import { powerColumn, type Trace } from '@core/trace/trace'
 import { pointsOf, type Path } from '../../charts/paths'

@@ -25,21 +25,16 @@ const CHOICES: { value: string; title: string; meaning: (column: number) => Colu
     title: 'time',
     meaning: (i) => ({ kind: 'time', style: guessTimeStyle(props.opened.table.headers[i], cells(i)) }),
   },
-  ...TIME_STYLES.map((style) => ({
-    value: `time-${style}`,
-    title: `time, as ${STYLE_WORDS[style]}`,
-    meaning: (): ColumnMeaning => ({ kind: 'time', style }),
-  })),
   ...(
     [
       ['percent', 'level, %', 1],
-      ['voltage', 'volts', 1],
-      ['voltage', 'millivolts', 1000],
-      ['current', 'amperes', 1],
-      ['current', 'milliamperes', 1000],
       ['power', 'watts', 1],
-      ['power', 'milliwatts', 1000],
+      ['voltage', 'volts', 1],
+      ['current', 'amperes', 1],
       ['batteryPower', 'battery watts', 1],
+      ['voltage', 'millivolts', 1000],
+      ['current', 'milliamperes', 1000],
+      ['power', 'milliwatts', 1000],
     ] as const
   ).map(([channel, title, divisor]) => ({
     value: `${channel}-${divisor}`,
@@ -57,6 +52,11 @@ const CHOICES: { value: string; title: string; meaning: (column: number) => Colu
     meaning: () => ({ kind: 'temperature', place: '', fahrenheit: true }),
   },
   { value: 'note', title: 'note', meaning: () => ({ kind: 'note' }) },
+  ...TIME_STYLES.map((style) => ({
+    value: `time-${style}`,
+    title: `time, as ${STYLE_WORDS[style]}`,
+    meaning: (): ColumnMeaning => ({ kind: 'time', style }),
+  })),
 ]
 
 const cells = (column: number) => props.opened.table.rows.slice(0, 50).map((row) => row.cells[column] ?? '')

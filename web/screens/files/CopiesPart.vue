@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
-import { duration } from '@core/format/figures'
+import { duration } from '@core/words/figures'
 import { useCopies } from '../../stores/copies'
 import { useNotices } from '../../stores/notices'
 

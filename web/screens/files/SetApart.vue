@@ -9,12 +9,13 @@ import { useLogbook } from '../../stores/logbook'
 const logbook = useLogbook()
 const bench = useBench()
 const MOST_SHOWN = 12
-const lanes = computed(() => bench.apart.length)
+const lanes = computed(() => bench.apart.length + bench.unclaimed.length)
 
 /** Columns of numbers become lists; everything else is written as it lies there. */
 const asText = (): string =>
-  JSON.stringify({ records: logbook.apart, lanes: bench.apart }, (_, value: unknown) =>
-    value instanceof Float64Array ? Array.from(value) : value,
+  JSON.stringify(
+    { records: logbook.apart, lanes: bench.apart, journals: bench.unclaimed },
+    (_, value: unknown) => (value instanceof Float64Array ? Array.from(value) : value),
   )
 const take = () => download('inkpath-set-apart.json', asText(), 'application/json')
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 import { useRouter } from 'vue-router'
-import { duration } from '@core/format/figures'
+import { duration } from '@core/words/figures'
 import { problemInWords } from '@core/formats/problem'
 import type { TraceReadResult } from '@core/formats/traceCsv'
 import { channelsOf, durationOf } from '@core/trace/trace'

@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue'
-import { duration, figure } from '@core/format/figures'
+import { duration, figure } from '@core/words/figures'
 import { agree } from '@core/gear/agree'
 import { pairKey, type Campaign } from '@core/plan/campaign'
 import { expectedTime } from '@core/plan/durations'

@@ -1,6 +1,6 @@
 import { format } from 'date-fns'
 import { computed } from 'vue'
-import { duration } from '@core/format/figures'
+import { duration } from '@core/words/figures'
 import { pairKey, type Campaign } from '@core/plan/campaign'
 import { cellProgress, isOver, nextUp, type CellProgress } from '@core/plan/progress'
 import { DATE } from '@core/plan/windows'

@@ -1,6 +1,6 @@
 import { format } from 'date-fns'
 import { computed, ref, watch } from 'vue'
-import { duration } from '@core/format/figures'
+import { duration } from '@core/words/figures'
 import type { Campaign, PlannedRun } from '@core/plan/campaign'
 import { windowsOf } from '@core/plan/windows'
 import { lengthInWords, limitInWords, savingInWords } from '@core/plan/words'

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { toTypedSchema } from '@vee-validate/yup'
 import { useForm } from 'vee-validate'
-import { clock } from '@core/format/figures'
+import { clock } from '@core/words/figures'
 import type { Run } from '@core/logbook/run'
 import { correctionSchema } from '@core/protocol/entry'
 import { BOUNDS } from '@core/trace/bounds'
 import type { Channel, Trace } from '@core/trace/trace'
-import FormText from '../../components/FormText.vue'
+import FormText from '../../forms/FormText.vue'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 

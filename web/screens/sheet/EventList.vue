@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { clock } from '@core/format/figures'
+import { clock } from '@core/words/figures'
 import { parseClock } from '@core/formats/timeCell'
 import type { Run } from '@core/logbook/run'
 import type { TraceEvent } from '@core/trace/trace'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { clock, duration, figure } from '@core/format/figures'
+import { clock, duration, figure } from '@core/words/figures'
 import type { Analysis } from '@core/analysis/analyse'
 import { energyGained } from '@core/analysis/energy'
 import { capacityOf } from '@core/gear/capacity'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { duration } from '@core/format/figures'
-import type { Finding } from '@core/analysis/findings'
+import { duration } from '@core/words/figures'
+import type { Finding } from '@core/analysis/findings/findings'
 
 const props = defineProps<{ findings: readonly Finding[] }>()
 /** Why a figure is unknown already stands in its own place on the sheet. */

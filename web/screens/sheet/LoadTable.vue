@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { loadSplit } from '@core/analysis/load'
 import { capacityOf } from '@core/gear/capacity'
-import { duration, figure } from '@core/format/figures'
+import { duration, figure } from '@core/words/figures'
 import type { Device } from '@core/gear/gear'
 import type { Run } from '@core/logbook/run'
 import type { Trace } from '@core/trace/trace'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { clock, figure } from '@core/format/figures'
+import { clock, figure } from '@core/words/figures'
 import { loadResistance } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
 import { channelsOf, type Channel, type Trace } from '@core/trace/trace'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { duration } from '@core/format/figures'
-import { withDoubt } from '@core/format/sentence'
+import { duration } from '@core/words/figures'
+import { withDoubt } from '@core/words/sentence'
 import type { Analysis } from '@core/analysis/analyse'
 import type { Run } from '@core/logbook/run'
 import { powerColumn, type Trace } from '@core/trace/trace'

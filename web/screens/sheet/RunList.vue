@@ -2,7 +2,7 @@
 import { useElementBounding, useWindowSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { duration, figure } from '@core/format/figures'
+import { duration, figure } from '@core/words/figures'
 import { timeTo } from '@core/analysis/headline'
 import { isSimulated, isSound, RUN_STATE_WORDS, type Run } from '@core/logbook/run'
 import EmptyPage from '../../components/EmptyPage.vue'

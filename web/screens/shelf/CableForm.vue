@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Cable } from '@core/gear/gear'
 import { cableSchema } from '@core/gear/schema'
-import FormPick from '../../components/FormPick.vue'
-import FormText from '../../components/FormText.vue'
+import FormPick from '../../forms/FormPick.vue'
+import FormText from '../../forms/FormText.vue'
 import CorrectionGate from './CorrectionGate.vue'
 import FormFrame from './FormFrame.vue'
 import { useGearForm } from './useGearForm'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { figure } from '@core/format/figures'
+import { figure } from '@core/words/figures'
 import type { Offer } from '@core/gear/gear'
 
 const props = defineProps<{ offers: readonly Offer[] }>()

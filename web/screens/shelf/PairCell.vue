@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { figure } from '@core/format/figures'
+import { figure } from '@core/words/figures'
 import { LIMIT_WORDS, type GridCell } from '@core/gear/grid'
 import { EXPECTED_WORDS, OBSERVED_WORDS } from '@core/gear/observed'
 

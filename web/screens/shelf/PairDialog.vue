@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { figure } from '@core/format/figures'
+import { figure } from '@core/words/figures'
 import { OBSERVED_OUTCOMES, type Observation, type ObservedOutcome } from '@core/gear/gear'
 import type { GridCell } from '@core/gear/grid'
 import { disagreement, EXPECTED_WORDS, OBSERVED_WORDS } from '@core/gear/observed'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { capacityOf } from '@core/gear/capacity'
-import { figure } from '@core/format/figures'
+import { figure } from '@core/words/figures'
 import type { Cable, Device, Meter, Source } from '@core/gear/gear'
 import ShelfTabs from './ShelfTabs.vue'
 import EmptyPage from '../../components/EmptyPage.vue'

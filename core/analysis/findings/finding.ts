@@ -1,0 +1,41 @@
+import type { Trace } from '../../trace/trace'
+import type { EnergyFigures } from '../energy'
+import type { Mark } from '../marks'
+import type { Milestone } from '../milestones'
+import type { PowerFigures } from '../power'
+
+export type Severity = 'notice' | 'warning' | 'blocking'
+
+/** Something about a run that its reader must know: where in time, what, and what to do. */
+export interface Finding {
+  code: string
+  severity: Severity
+  /** Seconds since power-on; NaN when it concerns the whole run. */
+  atS: number
+  /** One plain sentence. */
+  message: string
+  advice: string
+}
+
+/** Everything a rule may look at. SI units, as in the analysis. */
+export interface FindingInputs {
+  trace: Trace
+  milestones: readonly Milestone[]
+  marks: readonly Mark[]
+  power: PowerFigures
+  energy: EnergyFigures
+  efficiency: number
+  taperEndS: number
+}
+
+/** A rule looks at a run and says what it found, in any order; an empty list when there is nothing to say. */
+export type Rule = (inputs: FindingInputs) => Finding[]
+
+/** A finding about the whole run that asks for nothing at once. */
+export const notice = (code: string, message: string, advice: string): Finding => ({
+  code,
+  severity: 'notice',
+  atS: NaN,
+  message,
+  advice,
+})

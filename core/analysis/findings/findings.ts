@@ -1,0 +1,27 @@
+import { clockGap } from './clockGap'
+import type { Finding, FindingInputs, Rule } from './finding'
+import { impossibleEfficiency } from './impossibleEfficiency'
+import { levelFell } from './levelFell'
+import { notReached } from './notReached'
+import { powerDisagrees } from './powerDisagrees'
+import { spikes } from './spikes'
+import { unknownFigures } from './unknownFigures'
+
+export type { Finding, Severity } from './finding'
+
+/** Every rule there is. A new one is a file of its own and a line here. */
+export const RULES: readonly Rule[] = [
+  levelFell,
+  powerDisagrees,
+  clockGap,
+  spikes,
+  impossibleEfficiency,
+  notReached,
+  unknownFigures,
+]
+
+/** What the figures of a run give cause to say, in order of time; what concerns the whole run comes last. */
+export function findings(inputs: FindingInputs): Finding[] {
+  const at = (f: Finding) => (Number.isNaN(f.atS) ? Infinity : f.atS)
+  return RULES.flatMap((rule) => rule(inputs)).sort((a, b) => (at(a) === at(b) ? 0 : at(a) - at(b)))
+}

@@ -1,0 +1,42 @@
+import { powerColumn } from '../../trace/trace'
+import { notice, type Finding, type Rule } from './finding'
+
+/** The reason behind every figure of power, energy and efficiency that could not be known. */
+export const unknownFigures: Rule = ({ trace, power, energy, efficiency, taperEndS }) => {
+  const found: Finding[] = []
+  if (!powerColumn(trace))
+    found.push(notice('no-power', 'No power was read.', 'Put a meter in the chain to know watts and energy.'))
+  if (power.coarse)
+    found.push(
+      notice(
+        'coarse-power',
+        'The held peak is the highest reading: readings are more than 30 s apart.',
+        'Read a meter more often to know the held peak.',
+      ),
+    )
+  if (Number.isNaN(energy.chargeAh))
+    found.push(
+      notice(
+        'no-charge',
+        'No current was read, so the charge in Ah is unknown.',
+        'Record amperes, or volts beside watts.',
+      ),
+    )
+  if (Number.isNaN(taperEndS))
+    found.push(
+      notice(
+        'no-taper-end',
+        'Power never stayed below the taper threshold for 60 s.',
+        'Let the meter run on after the display shows full.',
+      ),
+    )
+  if (Number.isNaN(efficiency))
+    found.push(
+      notice(
+        'no-efficiency',
+        'No efficiency: it needs a capacity, a gain in level and energy at the meter.',
+        'Give the device’s capacity and put a meter in the chain.',
+      ),
+    )
+  return found
+}
