@@ -80,12 +80,17 @@ export const readStorage = (page: Page) =>
       id: string
       corrections: { row: number; to: number | null }[]
     }
-    const times: Record<string, number[]> = {}
+    // By number of line: a fold that was cut off leaves a block and its lines side by side.
+    const lines: Record<string, Map<number, { readings?: { t: number }[] }>> = {}
     for (const [key, value] of journal) {
-      const lines = (Array.isArray(value) ? value : [value]) as { readings?: { t: number }[] }[]
-      const t = lines.flatMap((line) => (line.readings ?? []).map((r) => r.t))
-      ;(times[key.split('/')[0]] ??= []).push(...t)
+      const [runId, name] = key.split('/')
+      const mine = (lines[runId] ??= new Map())
+      const first = name.startsWith('block-') ? Number(name.slice(6)) * 256 : Number(name)
+      ;(Array.isArray(value) ? value : [value]).forEach((line: never, i) => mine.set(first + i, line))
     }
+    const times = Object.values(lines).map((mine) =>
+      [...mine.values()].flatMap((line) => (line.readings ?? []).map((r) => r.t)),
+    )
     return {
       runs: runs.map(({ item, trace }) => ({
         id: item.id,
@@ -99,7 +104,7 @@ export const readStorage = (page: Page) =>
       torn: runs.filter(({ trace }) => !traces.has(trace)).length,
       /** Readings that nothing points to: swept at the next start. */
       loose: [...traces.keys()].filter((key) => !used.has(key)).length,
-      journals: Object.values(times).map((t) => t.sort((a, b) => a - b)),
+      journals: times.map((t) => t.sort((a, b) => a - b)),
       session: ((meta.get('bench') as { lanes?: unknown[] } | undefined)?.lanes ?? []).length,
     }
   })

@@ -104,6 +104,7 @@ test('five sources on three devices, twice each, on evenings: laid out, dragged,
   await expect(page.getByText(/done: 6 %/)).toBeVisible()
   await page.getByRole('button', { name: 'Done: Flight mode: on' }).click()
   await page.getByRole('button', { name: 'Skip: Apps: all closed' }).click()
+  await expect(page.getByText(/skipped,/)).toBeVisible()
   await page.reload()
   await expect(page.getByText(/skipped,/)).toBeVisible()
   await page.getByRole('button', { name: 'Power on' }).click()

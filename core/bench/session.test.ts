@@ -7,7 +7,7 @@ import { answered, choiceAtPowerOn, openItems, rigByProtocol } from './strip'
 describe('the stored session', () => {
   it('comes back as it was', () => {
     const lanes = [setupFixture(), setupFixture({ feed: { kind: 'simulated', seed: 3, speed: 600 } })]
-    const session = { schemaVersion: 3, wallShiftMs: 5, anchor: null, lanes, apart: [] }
+    const session = { schemaVersion: 3, number: 4, wallShiftMs: 5, anchor: null, lanes, apart: [] }
     expect(readSession(JSON.parse(JSON.stringify(session)))).toEqual(session)
   })
 

@@ -6,6 +6,8 @@ import { riggedSchema, type RiggedLane } from './strip'
 /** The bench as it survives a reload. */
 export interface Session {
   schemaVersion: 3
+  /** Counts up with every write: a copy that is ahead of the store tells that the store lost something. */
+  number: number
   /** How far this machine's clock was moved while lanes ran, ms: taken out of every elapsed time. */
   wallShiftMs: number
   anchor: Anchor | null
@@ -16,6 +18,7 @@ export interface Session {
 
 export const emptySession = (): Session => ({
   schemaVersion: 3,
+  number: 0,
   wallShiftMs: 0,
   anchor: null,
   lanes: [],
@@ -33,6 +36,7 @@ export function readSession(stored: unknown): Session {
   const lanes = Array.isArray(stored.lanes) ? stored.lanes : []
   const session: Session = {
     ...emptySession(),
+    number: finiteOr(stored.number, 0),
     wallShiftMs: finiteOr(stored.wallShiftMs, 0),
     anchor: readAnchor(stored.anchor),
     apart: Array.isArray(stored.apart) ? stored.apart : [],

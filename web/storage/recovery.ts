@@ -34,6 +34,7 @@ export async function bringBenchBack(isRun: (runId: string) => boolean): Promise
   const clock = here.lanes.length ? here : copy.session
   await saveSession({
     ...emptySession(),
+    number: Math.max(here.number, copy.session.number) + 1,
     wallShiftMs: clock.wallShiftMs,
     anchor: clock.anchor,
     lanes: [...here.lanes, ...lost],

@@ -108,7 +108,7 @@ export const copyAll = (logbook: OpenedLogbook, evenIfMarked = false): Promise<v
         await copy.keepOnly(number, collection, logbook.lists[collection].map((r) => r.id)) // prettier-ignore
       }
       await copy.setMark({ number, revision, at: new Date().toISOString() })
-      await copy.prune([number, number - 1])
+      await copy.prune(number - 1)
     }
     if (globalThis.navigator?.locks)
       await navigator.locks.request(LOCK, { ifAvailable: true }, (lock) => (lock ? write() : undefined))
@@ -202,6 +202,12 @@ export const copyLine = (runId: string, number: number, line: JournalLine): void
 export const dropJournalCopy = (runId: string): Promise<void> =>
   copying((copy) => copy.dropJournal(runId), 'bench')
 export const leaveJournalCopies = (): Promise<void> => copying((copy) => copy.leaveBench(), 'bench')
+
+/** The session as it was last copied; null where none was. */
+export async function copiedSession(): Promise<Session | null> {
+  const text = (await (await worker())?.readBench(null))?.session ?? null
+  return text === null ? null : readSession(parse(text))
+}
 
 /** The bench as it was last copied. */
 export async function readBenchCopy(): Promise<{

@@ -48,12 +48,15 @@ export const useBench = defineStore('bench', () => {
   const feeds: FeedBench = { settled: clock.settled, watch: clock.watch, raise }
   let metronome: Worker | undefined
   let resuming: Promise<void> | undefined
+  /** Counts what was stored of the session: what is behind it was lost. */
+  let number = 0
   let lastRetry = 0
   let lastLook = 0
 
   const running = computed(() => lanes.value.length > 0)
   const session = (): Session => ({
     ...emptySession(),
+    number: ++number,
     wallShiftMs: clock.shift(),
     anchor: clock.anchor(),
     lanes: lanes.value.map((l) => l.setup),
@@ -61,9 +64,8 @@ export const useBench = defineStore('bench', () => {
   })
   async function saveSession() {
     const now = session()
-    writeNote({ lanes: Math.min(now.lanes.length, (await stored.loadSession()).lanes.length) })
     await stored.saveSession(now)
-    writeNote({ lanes: now.lanes.length })
+    writeNote({ session: now.number, lanes: now.lanes.length })
     void copySession(now)
     tellBenchChanged()
   }
@@ -176,6 +178,7 @@ export const useBench = defineStore('bench', () => {
   async function adoptSession() {
     watching.value = false
     const found = await stored.loadSession()
+    number = Math.max(number, found.number)
     const lanesOf = new Set(found.lanes.map((l) => l.runId))
     apart.value = found.apart
     unclaimed.value = await journal.sweepJournals(

@@ -79,7 +79,7 @@ export const useLogbook = defineStore('logbook', () => {
     }
   }
 
-  /** Whether a copy of the logbook is ahead of the store: a copy is only ever written after it. */
+  /** Whether a copy of the logbook, or the note of it, is ahead of the store: both are only ever written after it. */
   const isOlderThan = (mark: { number: number; revision: number } | null): boolean =>
     mark !== null &&
     pointer !== undefined &&
@@ -91,7 +91,7 @@ export const useLogbook = defineStore('logbook', () => {
     const now = { lists: lists.value, traces: new Map(traceKeys), written: new Map(), apart: apart.value }
     void copy.copyAll({ ...now, pointer: pointer!, revision })
   }
-  const note = () => writeNote({ records: records(), runs: lists.value.runs.length })
+  const note = () => writeNote({ number: pointer!.number, revision, runs: lists.value.runs.length })
 
   /** Another tab has written: what it changed is read anew; when this tab missed something, everything is. */
   async function hear({ revision: theirs, changed }: Told) {
@@ -177,8 +177,6 @@ export const useLogbook = defineStore('logbook', () => {
   /** Deletes and returns what undoes it. @throws Error naming what still uses it. */
   async function remove(name: CollectionName, id: string): Promise<() => Promise<void>> {
     let record!: Records[CollectionName]
-    // Lowered before the write: the note never claims more than is stored.
-    writeNote({ records: Math.max(0, records() - 1) })
     const written = await storage.change(revision, show, () => {
       const found = byId.value[name].get(id)
       if (!found) return []
@@ -189,6 +187,7 @@ export const useLogbook = defineStore('logbook', () => {
     })
     revision = written.revision
     take(name, id, null)
+    note()
     void copy.dropCopy(pointer!.number, revision, name, id)
     return async () => void (await put(name, record))
   }
@@ -206,7 +205,6 @@ export const useLogbook = defineStore('logbook', () => {
   async function removeRun(id: string): Promise<() => Promise<void>> {
     const trace = (await traceOf(id))!
     const run = byId.value.runs.get(id)!
-    writeNote({ runs: Math.max(0, lists.value.runs.length - 1) })
     await remove('runs', id)
     return async () => void (await putRun(run, trace))
   }
@@ -248,15 +246,10 @@ export const useLogbook = defineStore('logbook', () => {
     settle()
   }
   /** Takes a checked logbook in; `undoEdition` goes back. */
-  async function takeLogbook(incoming: Logbook, mode: storage.ImportMode) {
-    if (mode === 'replace') writeNote({ records: 0, runs: 0 })
-    await take_(storage.importLogbook(incoming, mode)).finally(note)
-  }
+  const takeLogbook = (incoming: Logbook, mode: storage.ImportMode) =>
+    take_(storage.importLogbook(incoming, mode))
   const wipe = () => takeLogbook(emptyLogbook(), 'replace')
-  async function undoEdition() {
-    writeNote({ records: 0, runs: 0 })
-    await take_(storage.undoEdition()).finally(note)
-  }
+  const undoEdition = () => take_(storage.undoEdition())
 
   const find =
     <K extends CollectionName>(name: K) =>

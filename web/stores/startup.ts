@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { readLogbook, writeLogbook } from '@core/formats/logbookJson'
-import { loadSession } from '../storage/benchSession'
-import { readNote, writeNote, type Note } from '../storage/note'
-import { copyMark } from '../storage/secondCopy'
+import { loadSession, saveSession } from '../storage/benchSession'
+import { readNote, type Note } from '../storage/note'
+import { copiedSession, copyMark } from '../storage/secondCopy'
 import { bringBenchBack, lookForCopy, type Recoverable } from '../storage/recovery'
 import { useAnalyses } from './analyses'
 import { useBench } from './bench'
@@ -48,11 +48,15 @@ export const useStartup = defineStore('startup', () => {
 
   async function lookForLoss(): Promise<Loss | null> {
     const note = readNote()
-    const lanes = (await loadSession()).lanes.length
-    const here = logbook.records() + logbook.apart.length
-    const fewer = note !== null && (note.records > here || note.lanes > lanes)
-    if (!fewer && !logbook.isOlderThan(await copyMark().catch(() => null))) return null
-    return { note, runs: logbook.runs.length, lanes, found: await lookForCopy() }
+    const { lanes, number } = await loadSession()
+    const [mark, session] = await Promise.all([
+      copyMark().catch(() => null),
+      copiedSession().catch(() => null),
+    ])
+    const older = [note, mark].some(logbook.isOlderThan)
+    const benchOlder = Math.max(note?.session ?? 0, session?.number ?? 0) > number
+    if (!older && !benchOlder) return null
+    return { note, runs: logbook.runs.length, lanes: lanes.length, found: await lookForCopy() }
   }
 
   /** Everything is known to be there, or the reviewer has said how to go on. */
@@ -81,9 +85,9 @@ export const useStartup = defineStore('startup', () => {
 
   /** Goes on with what is here; the note now says so. */
   async function leaveLoss() {
-    const lanes = loss.value?.lanes ?? 0
     loss.value = null
-    writeNote({ records: logbook.records(), runs: logbook.runs.length, lanes })
+    const session = await loadSession()
+    await saveSession({ ...session, number: Math.max(session.number, readNote()?.session ?? 0) + 1 })
     await goOn(false)
   }
 

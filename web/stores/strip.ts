@@ -24,11 +24,19 @@ export const useStrip = defineStore('strip', () => {
   const logbook = useLogbook()
   const bench = useBench()
 
+  /** Changes run one after the other: of two quick answers neither is written over by the other. */
+  let changes: Promise<unknown> = Promise.resolve()
   /** Stored first, then shown. */
-  async function set(next: RiggedLane[]) {
-    const plain = JSON.parse(JSON.stringify(next)) as RiggedLane[]
-    await saveStrip(plain)
-    rigged.value = plain
+  function set(next: (now: RiggedLane[]) => RiggedLane[]): Promise<void> {
+    const mine = changes
+      .catch(() => undefined)
+      .then(async () => {
+        const plain = JSON.parse(JSON.stringify(next(rigged.value))) as RiggedLane[]
+        await saveStrip(plain)
+        rigged.value = plain
+      })
+    changes = mine
+    return mine
   }
 
   async function load() {
@@ -41,7 +49,7 @@ export const useStrip = defineStore('strip', () => {
   async function add(lane: Omit<RiggedLane, 'id'>) {
     if (bench.lanes.length + rigged.value.length >= MOST_LANES)
       throw new Error(`The strip has ${MOST_LANES} lanes, and all are taken. Stop or take off one first.`)
-    await set([...rigged.value, { ...lane, id: crypto.randomUUID() }])
+    await set((now) => [...now, { ...lane, id: crypto.randomUUID() }])
   }
 
   /** Rigs a planned run by the campaign's protocol. */
@@ -56,9 +64,9 @@ export const useStrip = defineStore('strip', () => {
     await add(rigByProtocol({ deviceId, sourceId, cableId, planned: place }, campaign.protocol, cable))
   }
 
-  const replace = (lane: RiggedLane) => set(rigged.value.map((r) => (r.id === lane.id ? lane : r)))
-  /** The lane as it stands: a card may hold the one before its last answer. */
-  const current = (lane: RiggedLane) => rigged.value.find((r) => r.id === lane.id) ?? lane
+  /** Changes a lane as it stands: a card may hold the one before its last answer. */
+  const change = ({ id }: RiggedLane, how: (lane: RiggedLane) => RiggedLane) =>
+    set((now) => now.map((r) => (r.id === id ? how(r) : r)))
 
   /** Answers or skips one item; `undefined` takes the answer back. A start level answered here was read. */
   const answer = (
@@ -66,10 +74,10 @@ export const useStrip = defineStore('strip', () => {
     item: ChecklistItem,
     given?: 'done' | 'skipped',
     value: number | null = null,
-  ) => replace(answered(current(lane), item, given, value, new Date().toISOString()))
+  ) => change(lane, (now) => answered(now, item, given, value, new Date().toISOString()))
 
-  const setFeed = (lane: RiggedLane, feed: Feed) => replace(fedBy(current(lane), feed))
-  const takeOff = (id: string) => set(rigged.value.filter((r) => r.id !== id))
+  const setFeed = (lane: RiggedLane, feed: Feed) => change(lane, (now) => fedBy(now, feed))
+  const takeOff = (id: string) => set((now) => now.filter((r) => r.id !== id))
 
   /** The switch: every rigged lane starts at once. What was not answered is on record as skipped. */
   async function powerOn() {
@@ -80,7 +88,7 @@ export const useStrip = defineStore('strip', () => {
     starting.value = true
     try {
       await bench.startTogether(choices)
-      await set([])
+      await set(() => [])
     } finally {
       starting.value = false
     }

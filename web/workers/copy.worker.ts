@@ -72,7 +72,8 @@ async function remove(path: string[], name: string): Promise<void> {
   }
 }
 
-const edition = (number: number): string => `logbook-${number}`
+const EDITION = 'logbook-'
+const edition = (number: number): string => EDITION + number
 const BENCH = 'bench'
 const MARK = 'current.json'
 const SESSION = 'session.json'
@@ -151,11 +152,10 @@ const work = {
     for (const name of await namesIn([edition(number), collection]))
       if (!wanted.has(name)) await remove([edition(number), collection], name)
   },
-  /** Removes editions but these. */
-  async prune(keep: number[]): Promise<void> {
-    const wanted = new Set(keep.map(edition))
+  /** Removes editions older than one. A newer one belongs to a database that was lost, and stays. */
+  async prune(oldest: number): Promise<void> {
     for (const name of await namesIn([]))
-      if (name.startsWith('logbook-') && !wanted.has(name)) await remove([], name)
+      if (name.startsWith(EDITION) && Number(name.slice(EDITION.length)) < oldest) await remove([], name)
   },
   /** The records of an edition as texts, by collection. */
   async read(number: number): Promise<Record<string, string[]>> {
