@@ -1,4 +1,4 @@
-import type { Channel } from '../trace/trace'
+import { CHANNELS, channel, thousandthsOf, type Channel } from '../trace/channels'
 import { guessTimeStyle, type TimeStyle } from './timeCell'
 import type { Table } from './table'
 
@@ -10,14 +10,8 @@ export type ColumnMeaning =
   | { kind: 'note' }
   | { kind: 'ignore' }
 
-/** The contract's own names. */
-export const CHANNEL_HEADERS: Record<Channel, string> = {
-  percent: 'battery_percent',
-  voltage: 'voltage_v',
-  current: 'current_a',
-  power: 'power_w',
-  batteryPower: 'battery_power_w',
-}
+/** The channel of the contract that a header names; undefined when it names none. */
+const ownChannel = (header: string): Channel | undefined => CHANNELS.find((c) => channel(c).header === header)
 
 const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
 
@@ -30,6 +24,19 @@ const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
   [
     /(%|percent|\blevel\b|\bsoc\b|charge level)/i,
     () => ({ kind: 'channel', channel: 'percent', divisor: 1 }),
+  ],
+  [/(\bm?wh\b|watt.?hour)/i, (h) => ({ kind: 'channel', channel: 'counterWh', divisor: divisorOf(h, 'wh') })],
+  [
+    /(\bm?ah\b|ampere?.?hour)/i,
+    (h) => ({ kind: 'channel', channel: 'counterAh', divisor: divisorOf(h, 'ah') }),
+  ],
+  [
+    /battery.*(volt|\(m?v\))/i,
+    (h) => ({ kind: 'channel', channel: 'batteryVoltage', divisor: divisorOf(h, 'v') }),
+  ],
+  [
+    /battery.*(amp|current|\(m?a\))/i,
+    (h) => ({ kind: 'channel', channel: 'batteryCurrent', divisor: divisorOf(h, 'a') }),
   ],
   [
     /battery.*(watt|power|\(w\))/i,
@@ -65,8 +72,8 @@ function meaningOf(header: string, cells: readonly string[]): ColumnMeaning {
   const name = header.trim().toLowerCase()
   if (name === 'time_s') return { kind: 'time', style: ownTimeStyle(cells) }
   if (name === 'note') return { kind: 'note' }
-  const own = Object.entries(CHANNEL_HEADERS).find(([, h]) => h === name)
-  if (own) return { kind: 'channel', channel: own[0] as Channel, divisor: 1 }
+  const own = ownChannel(name)
+  if (own) return { kind: 'channel', channel: own, divisor: 1 }
   // A place keeps its capitals.
   const place = OWN_TEMPERATURE.exec(header.trim())
   if (place) return { kind: 'temperature', place: place[1] ?? '', fahrenheit: false }
@@ -122,15 +129,27 @@ function sampleOf({ rows }: Table, column: number): string[] {
   )
 }
 
+/** What a column may hold of the channels, to choose from: each in its unit, then each in thousandths of it. */
+export function channelChoices(): { value: string; title: string; meaning: ColumnMeaning }[] {
+  const choice = (c: Channel, divisor: number, title: string) => ({
+    value: `${c}-${divisor}`,
+    title,
+    meaning: { kind: 'channel' as const, channel: c, divisor },
+  })
+  const whole = CHANNELS.map((c) => choice(c, 1, `${channel(c).called}, ${channel(c).unit}`))
+  const small = CHANNELS.flatMap((c) => {
+    const unit = thousandthsOf(c)
+    return unit ? [choice(c, 1000, `${channel(c).called}, ${unit}`)] : []
+  })
+  return [...whole, ...small]
+}
+
 /** Whether the table is written by the contract, so that nothing needs asking. */
 export const isOwnTable = (table: Table): boolean =>
   table.headers.some((h) => h.toLowerCase() === 'time_s') &&
   table.headers.every((h) => {
     const name = h.toLowerCase()
     return (
-      name === 'time_s' ||
-      name === 'note' ||
-      Object.values(CHANNEL_HEADERS).includes(name) ||
-      OWN_TEMPERATURE.test(name)
+      name === 'time_s' || name === 'note' || ownChannel(name) !== undefined || OWN_TEMPERATURE.test(name)
     )
   })

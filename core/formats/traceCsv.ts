@@ -1,9 +1,10 @@
 import Papa from 'papaparse'
 import { BOUNDS, LONGEST_S, TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { traceProblem } from '../trace/check'
+import { channel } from '../trace/channels'
 import { placesProblem } from '../trace/places'
 import { CHANNELS, type Trace } from '../trace/trace'
-import { CHANNEL_HEADERS, guessColumns, isHeaderRow, repeatedColumns, type ColumnMeaning } from './columns'
+import { guessColumns, isHeaderRow, repeatedColumns, type ColumnMeaning } from './columns'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { readTable, type Table } from './table'
 import { guardCell, unguardCell } from './textCell'
@@ -183,7 +184,7 @@ export function writeTraceCsv(trace: Trace): string {
   const channels = CHANNELS.filter((c) => trace[c])
   const fields = [
     'time_s',
-    ...channels.map((c) => CHANNEL_HEADERS[c]),
+    ...channels.map((c) => channel(c).header),
     ...places.map((place) => (place ? `temperature_${place}_c` : 'temperature_c')),
     ...(trace.notes ? ['note'] : []),
   ]

@@ -1,16 +1,11 @@
 import { traceProblem } from '../trace/check'
-import { CHANNELS, type Trace } from '../trace/trace'
+import { CHANNELS, type Channel, type Trace } from '../trace/trace'
 
 type JsonColumn = (number | null)[]
 
 /** A trace inside a JSON file: columns of numbers, `null` for "not read". */
-export interface JsonTrace {
+export interface JsonTrace extends Partial<Record<Channel, JsonColumn>> {
   time: number[]
-  percent?: JsonColumn
-  voltage?: JsonColumn
-  current?: JsonColumn
-  power?: JsonColumn
-  batteryPower?: JsonColumn
   temperatures?: Record<string, JsonColumn>
   notes?: string[]
 }

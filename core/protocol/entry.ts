@@ -1,5 +1,5 @@
 import { number, object, string } from 'yup'
-import { BOUNDS } from '../trace/bounds'
+import { CHANNELS, channel, type Channel } from '../trace/channels'
 
 const typed = (label: string, low: number, high: number, unit: string) =>
   number()
@@ -12,13 +12,18 @@ const typed = (label: string, low: number, high: number, unit: string) =>
     .min(low, `${label} cannot be below ${low}${unit}.`)
     .max(high, `${label} cannot be above ${high}${unit}.`)
 
+/** Channels whose label does not say what was typed. */
+const LABELS: Partial<Record<Channel, string>> = { percent: 'The battery level', power: 'Watts' }
+
 /** A reading as typed at the bench: an empty field is "not read", a decimal comma is a point. */
-export const entrySchema = object({
-  percent: typed('The battery level', ...BOUNDS.percent, ' %'),
-  power: typed('Watts', ...BOUNDS.power, ' W'),
-  voltage: typed('Volts', ...BOUNDS.voltage, ' V'),
-  current: typed('Amperes', ...BOUNDS.current, ' A'),
-}).test('something', 'Type the battery level, the power, or both.', (entry) =>
+export const entrySchema = object(
+  Object.fromEntries(
+    CHANNELS.map((c) => [
+      c,
+      typed(LABELS[c] ?? channel(c).label, ...channel(c).bounds, ` ${channel(c).unit}`),
+    ]),
+  ) as Record<Channel, ReturnType<typeof typed>>,
+).test('something', 'Type the battery level, the power, or both.', (entry) =>
   Object.values(entry).some((v) => v !== undefined),
 )
 

@@ -1,13 +1,11 @@
-import type { Channel } from './trace'
+import { CHANNELS, channel, type Channel } from './channels'
 
-/** Values outside these are a mistake, not a reading. SI units; negative power flows out of the device. */
-export const BOUNDS: Record<Channel, readonly [low: number, high: number]> = {
-  percent: [0, 100],
-  voltage: [-1, 60],
-  current: [-20, 20],
-  power: [-300, 500],
-  batteryPower: [-300, 500],
-}
+/** What each channel can hold; see its entry in the table. */
+export const BOUNDS = Object.fromEntries(CHANNELS.map((c) => [c, channel(c).bounds])) as Record<
+  Channel,
+  readonly [low: number, high: number]
+>
+/** °C. */
 export const TEMPERATURE_BOUNDS: readonly [low: number, high: number] = [-40, 150]
 
 /** Longest run, s: a year and a day. A time beyond it is a mistake. */

@@ -1,37 +1,27 @@
+import { CHANNELS, type Channel } from './channels'
+
+export { CHANNELS, type Channel }
+
 /**
  * A trace: the readings of one run as columns over one clock.
  *
- * Units: seconds since power-on, shown battery percentage points, volts, amperes, watts, °C.
+ * Units: seconds since power-on, °C, and for each channel the unit of its entry in the table of channels: shown
+ * battery percentage points, volts and amperes at the source side of the meter, watts; positive into the device.
  * `NaN` means "not read"; nothing turns a missing reading into zero.
  */
-export interface Trace {
+export interface Trace extends Partial<Record<Channel, Float64Array>> {
   /** Seconds since power-on, never falling. */
   time: Float64Array
-  percent?: Float64Array
-  /** At the source side of the meter. */
-  voltage?: Float64Array
-  /** Positive into the device. */
-  current?: Float64Array
-  power?: Float64Array
-  batteryPower?: Float64Array
   /** °C by place, e.g. `back`; the unnamed place is ''. */
   temperatures: Record<string, Float64Array>
   /** One per reading; '' where there is none. */
   notes?: string[]
 }
 
-export const CHANNELS = ['percent', 'voltage', 'current', 'power', 'batteryPower'] as const
-export type Channel = (typeof CHANNELS)[number]
-
 /** One reading as it is taken, before it becomes a row of columns. Missing means not read. */
-export interface Reading {
+export interface Reading extends Partial<Record<Channel, number>> {
   /** Seconds since power-on. */
   t: number
-  percent?: number
-  voltage?: number
-  current?: number
-  power?: number
-  batteryPower?: number
   temperatures?: Record<string, number>
   note?: string
   /** The mark this reading was due at, in seconds; the real time is `t`. */

@@ -25,6 +25,7 @@ import {
   type FeedBench,
 } from './laneFeeds'
 import { gearOf, inkFor, putMissingGear, runFrom } from './laneRun'
+import { lanesFrom } from './lanesFrom'
 import { useLogbook } from './logbook'
 import { usePutBack } from './putBack'
 
@@ -50,6 +51,8 @@ export const useBench = defineStore('bench', () => {
   let resuming: Promise<void> | undefined
   /** Counts what was stored of the session: what is behind it was lost. */
   let number = 0
+  /** This tab is on its way to the lanes of the stored session. */
+  let taking = false
   let lastRetry = 0
   let lastLook = 0
 
@@ -176,24 +179,28 @@ export const useBench = defineStore('bench', () => {
 
   /** Reads the stored session and the journals anew, and goes on from there. */
   async function adoptSession() {
-    watching.value = false
-    const found = await stored.loadSession()
-    number = Math.max(number, found.number)
-    const lanesOf = new Set(found.lanes.map((l) => l.runId))
-    apart.value = found.apart
-    unclaimed.value = await journal.sweepJournals(
-      (id) => lanesOf.has(id),
-      (id) => logbook.run(id) !== undefined,
-    )
-    if (!found.lanes.length) return setLanes([])
-    await clock.resume(found.anchor, found.wallShiftMs)
-    await mirror(found)
-    await completeFinished()
-    for (const lane of lanes.value) {
-      skipSimulation(lane)
-      plugIn(lane, feeds)
+    // Nothing ticks between two states: a lane that is not up to its journal yet would read its simulation again.
+    taking = true
+    try {
+      const found = await stored.loadSession()
+      number = Math.max(number, found.number)
+      const lanesOf = new Set(found.lanes.map((l) => l.runId))
+      apart.value = found.apart
+      unclaimed.value = await journal.sweepJournals(
+        (id) => lanesOf.has(id),
+        (id) => logbook.run(id) !== undefined,
+      )
+      if (!found.lanes.length) return setLanes([])
+      await clock.resume(found.anchor, found.wallShiftMs)
+      setLanes(await lanesFrom(found, clock.steadyNow))
+      for (const lane of lanes.value) skipSimulation(lane)
+      await completeFinished()
+      for (const lane of lanes.value) plugIn(lane, feeds)
+      await saveSession()
+    } finally {
+      taking = false
+      watching.value = false
     }
-    await saveSession()
   }
   const leaveIfEmpty = () => {
     if (lanes.value.length > 0) return
@@ -201,21 +208,11 @@ export const useBench = defineStore('bench', () => {
     leaveBench()
   }
 
-  /** The lanes of a session as the journal has them. */
+  /** Shows the lanes of the tab that holds the bench. */
   async function mirror(found: Session) {
-    if (watching.value) clock.adopt(found.wallShiftMs)
-    const pageNow = performance.now()
-    const journals = await journal.readJournals()
-    setLanes(
-      found.lanes.map((setup) => {
-        const lane = makeLane(setup, pageNow - (clock.steadyNow() - setup.startedAtMs), simulationFor(setup))
-        const { lines, next } = journals.get(setup.runId) ?? { lines: [], next: 0 }
-        for (const line of lines) apply(lane, line)
-        lane.next = next
-        lane.elapsedS = elapsedAt(lane, performance.now())
-        return lane
-      }),
-    )
+    clock.adopt(found.wallShiftMs)
+    const seen = await lanesFrom(found, clock.steadyNow)
+    if (watching.value && !taking) setLanes(seen)
   }
 
   /** A lane whose run is in the logbook already was finished as the program was killed: the rest is done now. */
@@ -232,7 +229,7 @@ export const useBench = defineStore('bench', () => {
   /** A watching tab follows the journal, and the session when lanes come and go. */
   async function look() {
     const found = await stored.loadSession()
-    if (!watching.value) return
+    if (!watching.value || taking) return
     const ids = (list: readonly { runId: string }[]) => list.map((l) => l.runId).join()
     if (ids(found.lanes) !== ids(lanes.value.map((l) => l.setup))) await mirror(found)
     else await Promise.all(lanes.value.map(catchUp))
@@ -241,6 +238,7 @@ export const useBench = defineStore('bench', () => {
   function tick() {
     const pageNow = performance.now()
     for (const lane of lanes.value) lane.elapsedS = elapsedAt(lane, pageNow)
+    if (taking) return
     if (watching.value) {
       if (pageNow - lastLook > WATCH_EVERY_MS) {
         lastLook = pageNow

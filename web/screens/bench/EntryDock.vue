@@ -5,6 +5,7 @@ import { dueAt, isDue } from '@core/bench/due'
 import { isByHand } from '@core/bench/setup'
 import { mayTakeBack } from '@core/bench/state'
 import { duration } from '@core/words/figures'
+import { channel } from '@core/trace/channels'
 import InkMark from '../../components/InkMark.vue'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
@@ -12,7 +13,7 @@ import { useLogbook } from '../../stores/logbook'
 import EventBar from './EventBar.vue'
 import KeyPad from './KeyPad.vue'
 import { useBenchKeys } from './useBenchKeys'
-import { useEntry, type Field } from './useEntry'
+import { useEntry } from './useEntry'
 import type { useQueue } from './useQueue'
 
 /** The one place where readings are typed, whichever lane has its turn. */
@@ -30,12 +31,6 @@ const events = useTemplateRef<InstanceType<typeof EventBar>>('events')
 const touch = useMediaQuery('(pointer: coarse), (max-width: 700px)')
 const showPad = ref(touch.value)
 const active = ref(0)
-const LABELS: Record<Field, [string, string]> = {
-  percent: ['Level', '%'],
-  power: ['Power', 'W'],
-  voltage: ['Volts', 'V'],
-  current: ['Amperes', 'A'],
-}
 const name = (lane: Lane) => logbook.nameOf(lane.setup)
 const turn = computed(() => {
   const lane = current.value
@@ -136,8 +131,8 @@ useBenchKeys({
           v-for="(field, i) in fields"
           :key="field"
           v-model="typed[field]"
-          :label="LABELS[field][0]"
-          :suffix="LABELS[field][1]"
+          :label="channel(field).label"
+          :suffix="channel(field).unit"
           :inputmode="showPad ? 'none' : 'decimal'"
           autocomplete="off"
           :error-messages="errors[field]"

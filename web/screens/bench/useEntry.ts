@@ -1,16 +1,19 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { number, ValidationError } from 'yup'
-import { duration, figure } from '@core/words/figures'
+import { duration, figure, UNKNOWN } from '@core/words/figures'
 import { agree } from '@core/gear/agree'
 import { capacityOf } from '@core/gear/capacity'
 import { entrySchema } from '@core/protocol/entry'
 import { suspicion } from '@core/protocol/suspicion'
+import { CHANNELS, channel, type Channel } from '@core/trace/channels'
 import type { Reading } from '@core/trace/trace'
 import { useBench } from '../../stores/bench'
 import { elapsedAt, type Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
 
-export type Field = 'percent' | 'power' | 'voltage' | 'current'
+/** What may be typed of a reading. */
+export type Field = Channel
+const blank = () => Object.fromEntries(CHANNELS.map((c) => [c, ''])) as Record<Field, string>
 const celsius = number()
   .typeError('Degrees must be a number.')
   .min(-40)
@@ -20,7 +23,7 @@ const celsius = number()
 export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) => number | null) {
   const bench = useBench()
   const logbook = useLogbook()
-  const typed = reactive<Record<Field, string>>({ percent: '', power: '', voltage: '', current: '' })
+  const typed = reactive(blank())
   const degrees = reactive<Record<string, string>>({})
   const errors = ref<Record<string, string>>({})
   const question = ref('')
@@ -55,7 +58,7 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
   })
 
   function clear() {
-    Object.assign(typed, { percent: '', power: '', voltage: '', current: '' })
+    Object.assign(typed, blank())
     for (const place of Object.keys(degrees)) degrees[place] = ''
     errors.value = {}
     question.value = ''
@@ -171,11 +174,10 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
 
 const inWords = (r: Reading): string =>
   [
-    figure(r.percent, 0, '%'),
-    figure(r.power, 1, 'W'),
-    figure(r.voltage, 2, 'V'),
-    figure(r.current, 2, 'A'),
+    ...CHANNELS.map((c) =>
+      figure(r[c], Number.isInteger(r[c]) ? 0 : Math.min(2, channel(c).digits), channel(c).unit),
+    ),
     ...Object.entries(r.temperatures ?? {}).map(([place, c]) => `${place} ${figure(c, 1, '°C')}`),
   ]
-    .filter((text) => text !== '–')
+    .filter((text) => text !== UNKNOWN)
     .join(', ')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { guessTimeStyle, TIME_STYLES, type TimeStyle } from '@core/formats/timeCell'
-import type { ColumnMeaning } from '@core/formats/columns'
+import { channelChoices, type ColumnMeaning } from '@core/formats/columns'
 import type { OpenedTable } from '../../workers/analysis.worker'
 
 const props = defineProps<{ opened: OpenedTable }>()
@@ -25,22 +25,7 @@ const CHOICES: { value: string; title: string; meaning: (column: number) => Colu
     title: 'time',
     meaning: (i) => ({ kind: 'time', style: guessTimeStyle(props.opened.table.headers[i], cells(i)) }),
   },
-  ...(
-    [
-      ['percent', 'level, %', 1],
-      ['power', 'watts', 1],
-      ['voltage', 'volts', 1],
-      ['current', 'amperes', 1],
-      ['batteryPower', 'battery watts', 1],
-      ['voltage', 'millivolts', 1000],
-      ['current', 'milliamperes', 1000],
-      ['power', 'milliwatts', 1000],
-    ] as const
-  ).map(([channel, title, divisor]) => ({
-    value: `${channel}-${divisor}`,
-    title,
-    meaning: (): ColumnMeaning => ({ kind: 'channel', channel, divisor }),
-  })),
+  ...channelChoices().map(({ meaning, ...choice }) => ({ ...choice, meaning: () => meaning })),
   {
     value: 'temperature',
     title: 'temperature, °C',

@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { duration } from '@core/words/figures'
 import { problemInWords } from '@core/formats/problem'
 import type { TraceReadResult } from '@core/formats/traceCsv'
+import { channel } from '@core/trace/channels'
 import { channelsOf, durationOf } from '@core/trace/trace'
 import { download } from '../../composables/download'
 import { useFiles } from '../../stores/files'
@@ -32,18 +33,11 @@ const pair = reactive({
 const named = (items: readonly { id: string; name: string }[]) =>
   items.map((i) => ({ value: i.id, title: i.name }))
 const hasGear = computed(() => logbook.devices.length > 0 && logbook.sources.length > 0)
-const WORDS: Record<string, string> = {
-  percent: 'level',
-  voltage: 'volts',
-  current: 'amperes',
-  power: 'watts',
-  batteryPower: 'battery watts',
-}
 const held = computed(() => {
   if (!props.result) return ''
   const { trace } = props.result
   const what = [
-    ...channelsOf(trace).map((c) => WORDS[c]),
+    ...channelsOf(trace).map((c) => channel(c).called),
     ...(Object.keys(trace.temperatures).length ? ['temperature'] : []),
   ]
   return `${trace.time.length} readings over ${duration(durationOf(trace))}: ${what.join(', ')}.`

@@ -3,19 +3,12 @@ import { computed, ref } from 'vue'
 import { clock, figure } from '@core/words/figures'
 import { loadResistance } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
-import { channelsOf, type Channel, type Trace } from '@core/trace/trace'
+import { channel, columnTitle, type Channel } from '@core/trace/channels'
+import { channelsOf, type Trace } from '@core/trace/trace'
 import CorrectDialog from './CorrectDialog.vue'
 
 const props = defineProps<{ run: Run; trace: Trace }>()
 
-const TITLES: Record<Channel, string> = {
-  percent: 'Level, %',
-  voltage: 'Voltage, V',
-  current: 'Current, A',
-  power: 'Power, W',
-  batteryPower: 'Battery, W',
-}
-const DIGITS: Record<Channel, number> = { percent: 0, voltage: 2, current: 3, power: 2, batteryPower: 2 }
 const PER_PAGE = 50
 
 const page = ref(1)
@@ -32,7 +25,7 @@ const load = (row: number) => figure(loadResistance(props.trace.voltage![row], p
 const corrected = computed(() => new Map(props.run.corrections.map((c) => [`${c.row} ${c.what}`, c])))
 const correcting = ref<{ row: number; what: Channel } | null>(null)
 const shown = (row: number, what: Channel) =>
-  figure(props.trace[what]?.[row], Number.isInteger(props.trace[what]?.[row]) ? 0 : DIGITS[what])
+  figure(props.trace[what]?.[row], Number.isInteger(props.trace[what]?.[row]) ? 0 : channel(what).digits)
 const wasText = (row: number, what: Channel) => {
   const c = corrected.value.get(`${row} ${what}`)
   return c ? `was ${c.from ?? 'not read'}: ${c.why}` : ''
@@ -47,7 +40,7 @@ const wasText = (row: number, what: Channel) => {
         <thead>
           <tr>
             <th scope="col" class="number">Clock</th>
-            <th v-for="c in channels" :key="c" scope="col" class="number">{{ TITLES[c] }}</th>
+            <th v-for="c in channels" :key="c" scope="col" class="number">{{ columnTitle(c) }}</th>
             <th v-for="place in places" :key="place" scope="col" class="number">
               {{ place || 'Temperature' }}, °C
             </th>
@@ -61,7 +54,7 @@ const wasText = (row: number, what: Channel) => {
             <td v-for="c in channels" :key="c" class="number">
               <button
                 type="button"
-                :aria-label="`Correct ${TITLES[c]} at ${clock(trace.time[row])}, now ${shown(row, c)}`"
+                :aria-label="`Correct ${columnTitle(c)} at ${clock(trace.time[row])}, now ${shown(row, c)}`"
                 @click="correcting = { row, what: c }"
               >
                 {{ shown(row, c) }}
@@ -90,7 +83,7 @@ const wasText = (row: number, what: Channel) => {
       :run="run"
       :trace="trace"
       v-bind="correcting"
-      :title="TITLES[correcting.what]"
+      :title="columnTitle(correcting.what)"
       @done="correcting = null"
     />
   </div>
