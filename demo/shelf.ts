@@ -1,33 +1,13 @@
 import type { Cable, Device, Source } from '@core/gear/gear'
+import { blankDevice } from '@core/gear/deviceFields'
 import { parseOffers } from '@core/gear/offers'
 
 /**
  * The demo's gear: a small ferry company's drawer of chargers and the crews' devices. All invented.
  * Prices and sizes are made up to be plausible.
  */
-const device = (id: string, name: string, over: Partial<Device>): Device => ({
-  id,
-  name,
-  kind: 'phone',
-  capacityMah: null,
-  nominalVolts: null,
-  capacityWh: null,
-  healthPercent: 100,
-  maxWatts: null,
-  minWatts: null,
-  minVolts: null,
-  fixedVolts: [],
-  adjustable: null,
-  family: '',
-  wirelessWatts: null,
-  enduranceHours: null,
-  realUseFactor: null,
-  claims: '',
-  unitLabel: '',
-  notes: '',
-  corrections: [],
-  ...over,
-})
+const device = (id: string, name: string, over: Partial<Device>): Device =>
+  blankDevice({ id, name, kind: 'phone', ...over })
 
 export const devices: Device[] = [
   device('p5', 'Skerry P5', {

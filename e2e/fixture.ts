@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import { expect } from '@playwright/test'
+import { blankDevice } from '@core/gear/deviceFields'
 import type { Device, Source } from '@core/gear/gear'
 import { writeLogbook } from '@core/formats/logbookJson'
 import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
@@ -10,28 +11,15 @@ import type { RunWithTrace } from '@core/logbook/run'
 import type { Protocol } from '@core/protocol/protocol'
 import { traceFromReadings } from '@core/trace/trace'
 
-const device = (i: number): Device => ({
-  id: `d${i}`,
-  name: `Skerry P5 no. ${i}`,
-  kind: 'phone',
-  capacityMah: null,
-  nominalVolts: null,
-  capacityWh: 15,
-  healthPercent: 100,
-  maxWatts: 20,
-  minWatts: null,
-  minVolts: null,
-  fixedVolts: [9],
-  adjustable: null,
-  family: '',
-  wirelessWatts: null,
-  enduranceHours: null,
-  realUseFactor: null,
-  claims: '',
-  unitLabel: '',
-  notes: '',
-  corrections: [],
-})
+const device = (i: number): Device =>
+  blankDevice({
+    id: `d${i}`,
+    name: `Skerry P5 no. ${i}`,
+    kind: 'phone',
+    capacityWh: 15,
+    maxWatts: 20,
+    fixedVolts: [9],
+  })
 const source = (i: number): Source => ({
   id: `s${i}`,
   name: `Hawser 2${i}`,

@@ -1,4 +1,5 @@
 import { isValid, parseISO } from 'date-fns'
+import { decimal } from '../trace/decimal'
 
 /**
  * How a column of times is written. `seconds`, `milliseconds`, `minutes` and `clock` count from power-on; `running-…`
@@ -41,21 +42,11 @@ export const isCalendar = (style: TimeStyle): boolean => style === 'moments' || 
 
 export const DAY_S = 24 * 3600
 
-/** Decimal number with point or comma; NaN for anything else. A minus may be the typographer's. */
-export function parseNumber(cell: string): number {
-  const text = cell.trim().replace('−', '-')
-  return /^[+-]?(\d+([.,]\d*)?|[.,]\d+)(e[+-]?\d+)?$/i.test(text) ? Number(text.replace(',', '.')) : NaN
-}
-
 /** `h:mm:ss`, `mm:ss`, each with optional fractions, in seconds; NaN for anything else. */
 export function parseClock(cell: string): number {
   const parts = /^(?:(\d+):)?(\d{1,3}):(\d{2}(?:[.,]\d+)?)$/.exec(cell.trim())
   if (!parts) return NaN
-  const [hours, minutes, seconds] = [
-    Number(parts[1] ?? 0),
-    Number(parts[2]),
-    Number(parts[3].replace(',', '.')),
-  ]
+  const [hours, minutes, seconds] = [Number(parts[1] ?? 0), Number(parts[2]), decimal(parts[3])]
   const wellFormed = seconds < 60 && (parts[1] === undefined || minutes < 60)
   return wellFormed ? hours * 3600 + minutes * 60 + seconds : NaN
 }
@@ -65,11 +56,7 @@ export function parseTimeOfDay(cell: string): number {
   const parts = /^(\d{1,2}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?\s*(am|pm)?$/i.exec(cell.trim())
   if (!parts) return NaN
   const half = parts[4]?.toLowerCase()
-  const [h, minutes, seconds] = [
-    Number(parts[1]),
-    Number(parts[2]),
-    Number((parts[3] ?? '0').replace(',', '.')),
-  ]
+  const [h, minutes, seconds] = [Number(parts[1]), Number(parts[2]), decimal(parts[3] ?? '0')]
   if (half && (h < 1 || h > 12)) return NaN
   const hours = half ? (h % 12) + (half === 'pm' ? 12 : 0) : h
   return hours < 24 && minutes < 60 && seconds < 60 ? hours * 3600 + minutes * 60 + seconds : NaN
@@ -95,17 +82,17 @@ function momentOf([day, month, year, hour, minute, second = '0', fraction = '0']
   return real ? moment.getTime() / 1000 + Number(`0.${fraction}`) : NaN
 }
 
-const thousandths = (cell: string) => parseNumber(cell) / 1000
+const thousandths = (cell: string) => decimal(cell) / 1000
 const READERS: Record<TimeStyle, (cell: string) => number> = {
-  seconds: parseNumber,
+  seconds: decimal,
   milliseconds: thousandths,
-  minutes: (cell) => parseNumber(cell) * 60,
+  minutes: (cell) => decimal(cell) * 60,
   clock: parseClock,
   'time-of-day': parseTimeOfDay,
   moments: parseMoment,
-  'epoch-seconds': parseNumber,
+  'epoch-seconds': decimal,
   'epoch-milliseconds': thousandths,
-  'running-seconds': parseNumber,
+  'running-seconds': decimal,
   'running-milliseconds': thousandths,
 }
 
@@ -124,7 +111,7 @@ export function guessTimeStyle(header: string, cells: readonly string[]): TimeSt
     filled.length > 0 && filled.filter((c) => !Number.isNaN(read(c))).length > filled.length / 2
   if (most(parseClock) || most(parseTimeOfDay)) return isOnTheWall(header, filled) ? 'time-of-day' : 'clock'
   if (most(parseMoment)) return 'moments'
-  const numbers = filled.map(parseNumber).filter((n) => !Number.isNaN(n))
+  const numbers = filled.map(decimal).filter((n) => !Number.isNaN(n))
   const [first = 0] = numbers
   if (first / 1000 > EPOCH_FROM && first / 1000 < EPOCH_TO) return 'epoch-milliseconds'
   if (first > EPOCH_FROM && first < EPOCH_TO) return 'epoch-seconds'

@@ -2,21 +2,14 @@ import Papa from 'papaparse'
 import { BOUNDS, LONGEST_S, TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { traceProblem } from '../trace/check'
 import { channel } from '../trace/channels'
+import { decimal } from '../trace/decimal'
 import { placesProblem } from '../trace/places'
 import { CHANNELS, type Trace } from '../trace/trace'
 import { guessColumns, isHeaderRow, repeatedColumns, type ColumnMeaning } from './columns'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { readTable, type Table } from './table'
 import { guardCell, unguardCell } from './textCell'
-import {
-  countsFromFirst,
-  DAY_S,
-  isCalendar,
-  parseNumber,
-  readTime,
-  TIME_ASSUMED,
-  type TimeStyle,
-} from './timeCell'
+import { countsFromFirst, DAY_S, isCalendar, readTime, TIME_ASSUMED, type TimeStyle } from './timeCell'
 
 /** A trace read from a file, with everything that was assumed or could not be read. */
 export interface TraceReadResult {
@@ -165,7 +158,7 @@ function readColumn(
   return Float64Array.from(rows, (row) => {
     const cell = unguardCell((row.cells[index] ?? '').trim())
     if (cell === '') return NaN
-    const value = convert(parseNumber(cell.replace(/\s*%$/, '')))
+    const value = convert(decimal(cell.replace(/\s*%$/, '')))
     if (Number.isNaN(value)) {
       problems.add(row.line, where, `${quoted(cell)} is not a number; it counts as not read.`)
       return NaN

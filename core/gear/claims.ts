@@ -1,3 +1,5 @@
+import { decimal } from '../trace/decimal'
+
 /** An advertised claim: this level, from empty, in this many seconds. */
 export interface Claim {
   percent: number
@@ -9,7 +11,7 @@ const LEVEL = String.raw`(?:(full)|(half)(?:\s+full)?|${NUMBER}\s*%)`
 const TIME = String.raw`(?:${NUMBER}\s*h(?:ours?|rs?)?)?\s*(?:${NUMBER}\s*m(?:in(?:utes?)?)?)?`
 const CLAIM = new RegExp(String.raw`^(?:up\s+to\s+)?${LEVEL}\s+(?:in|after)\s+(?:about\s+)?${TIME}\.?$`, 'i')
 
-const number = (text: string | undefined): number => Number((text ?? '0').replace(',', '.'))
+const number = (text: string | undefined): number => decimal(text ?? '0')
 
 /**
  * Reads claims as boxes print them: "50 % in 30 min; full in 1 h 20 min". One a line, or parted by ";".

@@ -1,23 +1,16 @@
 import type { Cable, Device, Meter, RatingCorrection, Source } from './gear'
+import { DEVICE_FIELDS, type DeviceField } from './deviceFields'
 import { formatOffers } from './offers'
 
 type Item = Device | Source | Cable | Meter
 
 /** Fields that say what a thing is rated for: changing one changes what its runs mean. */
 const RATINGS: Record<string, string> = {
-  capacityMah: 'capacity, mAh',
-  nominalVolts: 'nominal volts',
-  capacityWh: 'capacity, Wh',
-  healthPercent: 'battery health, %',
-  maxWatts: 'most it takes, W',
-  minWatts: 'least it charges from, W',
-  minVolts: 'least volts',
-  fixedVolts: 'levels it accepts',
-  adjustable: 'adjustable range',
-  family: 'proprietary family',
-  wirelessWatts: 'most without a wire, W',
-  enduranceHours: 'hours of use claimed',
-  realUseFactor: 'share in real use',
+  ...Object.fromEntries(
+    Object.entries(DEVICE_FIELDS as Record<string, DeviceField>).flatMap(([key, { rating }]) =>
+      rating ? [[key, rating]] : [],
+    ),
+  ),
   ratedWatts: 'rated watts',
   ports: 'offers',
   maxAmps: 'current limit, A',

@@ -1,42 +1,11 @@
 /** The gear of a test. Volts, amperes, watts, watt-hours, °C, percent. */
+import type { RatingCorrection } from './fields'
 
-export const DEVICE_KINDS = ['phone', 'tablet', 'laptop', 'other'] as const
-export type DeviceKind = (typeof DEVICE_KINDS)[number]
+export { DEVICE_KINDS, type Device, type DeviceKind } from './deviceFields'
+export type { RatingCorrection }
 
 export const SOURCE_KINDS = ['wall charger', 'wireless pad', 'power bank', 'outlet', 'laptop port'] as const
 export type SourceKind = (typeof SOURCE_KINDS)[number]
-
-export interface Device {
-  id: string
-  name: string
-  kind: DeviceKind
-  /** Capacity as the maker prints it: either mAh (with nominal volts) or Wh. */
-  capacityMah: number | null
-  nominalVolts: number | null
-  capacityWh: number | null
-  healthPercent: number
-  /** Most it takes at its port, W. */
-  maxWatts: number | null
-  /** Least supply it charges from, W and V. */
-  minWatts: number | null
-  minVolts: number | null
-  /** Fixed levels it accepts, V. */
-  fixedVolts: number[]
-  adjustable: { minVolts: number; maxVolts: number } | null
-  /** Free name of a proprietary family it charges fast with; '' for none. */
-  family: string
-  /** Most it takes without a wire, W; null when it has no coil. */
-  wirelessWatts: number | null
-  /** Hours of use from full, as claimed, and the share that real use gives (0–1). */
-  enduranceHours: number | null
-  realUseFactor: number | null
-  /** Advertised claims, one a line. */
-  claims: string
-  /** Tells equal units apart. */
-  unitLabel: string
-  notes: string
-  corrections: RatingCorrection[]
-}
 
 export type Offer =
   | { kind: 'fixed'; volts: number; amps: number }
@@ -121,16 +90,6 @@ export interface Observation {
   cableId: string | null
   outcome: ObservedOutcome
   note: string
-  /** ISO 8601. */
-  when: string
-}
-
-/** A correction of a rating, kept with the item it corrects: the old value stays. */
-export interface RatingCorrection {
-  field: string
-  from: string
-  to: string
-  why: string
   /** ISO 8601. */
   when: string
 }

@@ -1,3 +1,4 @@
+import { decimal } from '../trace/decimal'
 import type { Offer } from './gear'
 
 /** What could be read of a line of offers, and what could not. */
@@ -15,8 +16,6 @@ const ADJUSTABLE = new RegExp(
 )
 const LEGACY = new RegExp(String.raw`^legacy(?:\s+5\s*V)?(?:\s+${NUMBER}\s*A)?$`, 'i')
 const FAMILY = new RegExp(String.raw`^family\s+(.+?)\s+${NUMBER}\s*V\s*[\/x×@]?\s*${NUMBER}\s*A$`, 'i')
-
-const number = (text: string): number => Number(text.replace(',', '.'))
 
 /**
  * Reads offers as they are printed on a charger: "5V3A, 9V3A, 15V3A, 20V3.25A; 3.3–11V 3A adjustable",
@@ -40,23 +39,23 @@ export function parseOffers(text: string): ParsedOffers {
 function parseOffer(piece: string): Offer | null {
   const adjustable = ADJUSTABLE.exec(piece)
   if (adjustable) {
-    const [minVolts, maxVolts, amps] = adjustable.slice(1).map(number)
+    const [minVolts, maxVolts, amps] = adjustable.slice(1).map(decimal)
     return sane(maxVolts, amps) && minVolts < maxVolts
       ? { kind: 'adjustable', minVolts, maxVolts, amps }
       : null
   }
   const family = FAMILY.exec(piece)
   if (family) {
-    const [volts, amps] = family.slice(2).map(number)
+    const [volts, amps] = family.slice(2).map(decimal)
     return sane(volts, amps) ? { kind: 'family', family: family[1], volts, amps } : null
   }
   const fixed = FIXED.exec(piece)
   if (fixed) {
-    const [volts, amps] = fixed.slice(1).map(number)
+    const [volts, amps] = fixed.slice(1).map(decimal)
     return sane(volts, amps) ? { kind: 'fixed', volts, amps } : null
   }
   const legacy = LEGACY.exec(piece)
-  return legacy ? { kind: 'legacy', amps: legacy[1] ? number(legacy[1]) : 1.5 } : null
+  return legacy ? { kind: 'legacy', amps: legacy[1] ? decimal(legacy[1]) : 1.5 } : null
 }
 
 /** 48 V and 5 A is the most a USB port offers; a little room above it for families of their own. */

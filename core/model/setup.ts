@@ -1,5 +1,6 @@
 import { agree } from '../gear/agree'
 import { capacityOf } from '../gear/capacity'
+import { blankDevice } from '../gear/deviceFields'
 import type { Cable, Device, DeviceKind, Source } from '../gear/gear'
 import type { ChargeSetup } from './charge'
 
@@ -79,25 +80,11 @@ export const simulatedSetup = (): ChargeSetup =>
     { startPercent: 5.4 },
   )
 
-const SIMULATED_PHONE: Device = {
+const SIMULATED_PHONE = blankDevice({
   id: 'simulated',
   name: 'Simulated phone',
   kind: 'phone',
-  capacityMah: null,
-  nominalVolts: null,
   capacityWh: 15,
-  healthPercent: 100,
   maxWatts: 20,
-  minWatts: null,
-  minVolts: null,
   fixedVolts: [9],
-  adjustable: null,
-  family: '',
-  wirelessWatts: null,
-  enduranceHours: null,
-  realUseFactor: null,
-  claims: '',
-  unitLabel: '',
-  notes: '',
-  corrections: [],
-}
+})

@@ -1,3 +1,4 @@
+import { decimal } from '../trace/decimal'
 import { CONDITIONS, conditionInWords } from './conditions'
 import { START_WAYS, type Protocol } from './protocol'
 
@@ -65,7 +66,7 @@ export function checklistFor(protocol: Protocol, cableName: string | null): Chec
 export function spanOf(required: string): { low?: number; high?: number } {
   const found = /(-?\d+(?:[.,]\d+)?)\s*(?:±|\+\/-)\s*(\d+(?:[.,]\d+)?)/.exec(required)
   if (!found) return {}
-  const [middle, width] = found.slice(1).map((n) => Number(n.replace(',', '.')))
+  const [middle, width] = found.slice(1).map((n) => decimal(n))
   return { low: middle - width, high: middle + width }
 }
 

@@ -1,4 +1,5 @@
 import { number, object, string } from 'yup'
+import { decimal } from '../trace/decimal'
 import { CHANNELS, channel, type Channel } from '../trace/channels'
 
 const typed = (label: string, low: number, high: number, unit: string) =>
@@ -6,7 +7,7 @@ const typed = (label: string, low: number, high: number, unit: string) =>
     .transform((value, original) => {
       if (typeof original !== 'string') return value
       const text = original.trim()
-      return text === '' ? undefined : Number(text.replace(',', '.').replace('−', '-'))
+      return text === '' ? undefined : decimal(text)
     })
     .typeError(`${label} must be a number.`)
     .min(low, `${label} cannot be below ${low}${unit}.`)

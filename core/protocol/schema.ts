@@ -1,4 +1,5 @@
 import { array, boolean, mixed, number, object, string, type ObjectSchema } from 'yup'
+import { decimal } from '../trace/decimal'
 import { boundedOrNull, id, isBetween, moment } from '../trace/fields'
 import { placesProblem } from '../trace/places'
 import type { ChecklistAnswer } from './checklist'
@@ -10,7 +11,7 @@ export const typedNumber = (label: string, low: number, high: number, unit = '')
   number()
     .transform((value, original) => {
       if (typeof original !== 'string') return value
-      return original.trim() === '' ? undefined : Number(original.trim().replace(',', '.'))
+      return original.trim() === '' ? undefined : decimal(original)
     })
     .typeError(`${label} must be a number.`)
     .min(low, `${label} must be at least ${low}${unit}.`)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { startOfCurrent } from '@core/trace/clocks'
+import { decimal } from '@core/trace/decimal'
 import { figure } from '@core/words/figures'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
@@ -31,7 +32,7 @@ const starts = computed(() => {
 const words = (offset: number) => `${offset < 0 ? '−' : '+'}${figure(Math.abs(offset), 1, 's')}`
 
 function set(id: string) {
-  const value = Number((typed[id] ?? '').trim().replace(',', '.').replace('−', '-') || NaN)
+  const value = decimal(typed[id] ?? '')
   errors[id] = Math.abs(value) <= 3600 ? '' : 'Give seconds, at most an hour either way.'
   if (errors[id] === '') void bench.setOffsets(props.lane, { ...props.lane.state.offsets, [id]: value })
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 import type { ChecklistItem } from '@core/protocol/checklist'
+import { decimal } from '@core/trace/decimal'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import type { Feed } from '@core/bench/setup'
@@ -19,15 +20,13 @@ const time = (iso: string) => new Date(iso).toLocaleTimeString()
 
 /** A number that the item asks for, or the reason it is none. */
 function valueOf(item: ChecklistItem): number | null {
-  const text = (values[item.id] ?? '').trim().replace(',', '.')
-  const value = Number(text)
+  const value = decimal(values[item.id] ?? '')
   const [low, high] = item.asks === '%' ? [0, 100] : [-40, 80]
-  errors[item.id] =
-    text === '' || Number.isNaN(value)
-      ? 'Give a number.'
-      : value < low || value > high
-        ? `It must lie between ${low} and ${high} ${item.asks}.`
-        : ''
+  errors[item.id] = Number.isNaN(value)
+    ? 'Give a number.'
+    : value < low || value > high
+      ? `It must lie between ${low} and ${high} ${item.asks}.`
+      : ''
   return errors[item.id] ? null : value
 }
 function answer(item: ChecklistItem, given?: 'done' | 'skipped') {

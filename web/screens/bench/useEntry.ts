@@ -6,6 +6,7 @@ import { capacityOf } from '@core/gear/capacity'
 import { entrySchema } from '@core/protocol/entry'
 import { suspicion } from '@core/protocol/suspicion'
 import { CHANNELS, channel, type Channel } from '@core/trace/channels'
+import { decimal } from '@core/trace/decimal'
 import type { Reading } from '@core/trace/trace'
 import { useBench } from '../../stores/bench'
 import { elapsedAt, type Lane } from '../../stores/lane'
@@ -90,10 +91,10 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
   function readDegrees(): Record<string, number> | undefined {
     const found: Record<string, number> = {}
     for (const place of places.value) {
-      const text = (degrees[place] ?? '').trim().replace(',', '.')
+      const text = (degrees[place] ?? '').trim()
       if (text === '') continue
       try {
-        found[place] = celsius.validateSync(text)!
+        found[place] = celsius.validateSync(decimal(text))!
       } catch (error) {
         errors.value[place] = (error as ValidationError).message
       }

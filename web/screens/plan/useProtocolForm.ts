@@ -1,3 +1,4 @@
+import { decimal } from '@core/trace/decimal'
 import { computed, reactive, ref } from 'vue'
 import { ValidationError } from 'yup'
 import { CONDITIONS } from '@core/protocol/conditions'
@@ -16,9 +17,9 @@ function numbers(text: string): number[] {
   return pieces
     .map((p) => p.replace(/,$/, ''))
     .filter(Boolean)
-    .map((p) => Number(p.replace(',', '.')))
+    .map((p) => decimal(p))
 }
-const asNumber = (text: string | number): number => Number(String(text).trim().replace(',', '.') || NaN)
+const asNumber = (text: string | number): number => decimal(String(text))
 
 /** A protocol as it is typed: rules opened into fields, lists into lines of text. */
 export function useProtocolForm(initial: () => Protocol) {
