@@ -110,7 +110,7 @@ test('a table of somebody else’s is mapped by hand', async ({ page }) => {
   for (const [header, meaning] of [
     ['when', 'time'],
     ['filling', 'level, %'],
-    ['strength', 'watts'],
+    ['strength', 'watts, W'],
   ]) {
     await page.getByRole('combobox', { name: `What ${header} holds` }).press('Enter')
     // The list is long and scrolls by itself; the choice is made on the element, wherever it stands.

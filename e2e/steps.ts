@@ -72,7 +72,7 @@ export async function typeReading(page: Page, percent: string, watts: string) {
   await page.keyboard.press('Enter')
   await page.keyboard.type(watts)
   await page.keyboard.press('Enter')
-  const noted = page.getByRole('status').filter({ hasText: new RegExp(`Noted at .*${percent}`) })
+  const noted = page.getByRole('status').filter({ hasText: new RegExp(`Noted at .*: ${percent}\\s%`) })
   const question = page.getByText('Press Enter again to keep it')
   await expect(noted.or(question)).toBeVisible()
   if (await question.isVisible()) await page.keyboard.press('Enter')

@@ -10,6 +10,15 @@ export function figure(value: number | null | undefined, digits: number, unit = 
   return unit ? `${shown}\u00A0${unit}` : shown
 }
 
+/** A reading as a person wrote it: at most `digits` decimals and no zeros that nobody read. `18.5 W`, `13 %`. */
+export const asRead = (value: number | null | undefined, digits: number, unit = ''): string => {
+  const decimals =
+    Number((value ?? 0).toFixed(digits))
+      .toString()
+      .split('.')[1]?.length ?? 0
+  return figure(value, decimals, unit)
+}
+
 /** Percentage points: `1 point`, `12 points`. */
 export const points = (value: number, digits = 0): string =>
   figure(value, digits, Math.abs(value) === 1 ? 'point' : 'points')

@@ -1,6 +1,6 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { number, ValidationError } from 'yup'
-import { duration, figure, UNKNOWN } from '@core/words/figures'
+import { asRead, duration, figure, UNKNOWN } from '@core/words/figures'
 import { agree } from '@core/gear/agree'
 import { capacityOf } from '@core/gear/capacity'
 import { entrySchema } from '@core/protocol/entry'
@@ -175,9 +175,7 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
 
 const inWords = (r: Reading): string =>
   [
-    ...CHANNELS.map((c) =>
-      figure(r[c], Number.isInteger(r[c]) ? 0 : Math.min(2, channel(c).digits), channel(c).unit),
-    ),
+    ...CHANNELS.map((c) => asRead(r[c], channel(c).digits, channel(c).unit)),
     ...Object.entries(r.temperatures ?? {}).map(([place, c]) => `${place} ${figure(c, 1, '°C')}`),
   ]
     .filter((text) => text !== UNKNOWN)
