@@ -1,4 +1,3 @@
-/// <reference types="vite-plugin-pwa/vue" />
 /// <reference types="vite/client" />
 declare module '*.vue' {
   import type { DefineComponent } from 'vue'

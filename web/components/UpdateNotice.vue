@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { useRegisterSW } from 'virtual:pwa-register/vue'
 import { computed } from 'vue'
+import { useNewVersion } from '../composables/newVersion'
 import { benchHeldAnywhere } from '../stores/benchLock'
 import { useNotices } from '../stores/notices'
 import { useBench } from '../stores/bench'
 
 /** A newer version waits: it is never taken up while lanes run. */
-const { needRefresh, updateServiceWorker } = useRegisterSW()
+const newer = useNewVersion()
 const bench = useBench()
 const notices = useNotices()
 /** Lanes of this tab, or of another that this one watches. */
@@ -16,12 +16,12 @@ async function takeUp() {
   // Another tab may have started a lane since: the lock tells for sure.
   if (await benchHeldAnywhere())
     return notices.fail('A lane runs in another tab: the new version waits until it is over.')
-  await updateServiceWorker(true)
+  newer.takeUp()
 }
 </script>
 
 <template>
-  <v-alert v-if="needRefresh" type="info" variant="tonal" class="update" role="status">
+  <v-alert v-if="newer.waits.value" type="info" variant="tonal" class="update" role="status">
     A newer version of the program is here.
     {{ waits ? 'It is taken up once no lane runs.' : '' }}
     <template v-if="!waits" #append>

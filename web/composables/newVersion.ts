@@ -1,0 +1,43 @@
+import { onMounted, ref } from 'vue'
+
+/**
+ * Keeps the program in the browser so that it starts without its server, and says when a newer build waits. The newer
+ * one is taken up only when it is told to: never under a lane that runs.
+ */
+export function useNewVersion() {
+  const waits = ref(false)
+  let registration: ServiceWorkerRegistration | undefined
+
+  onMounted(async () => {
+    // Vite's own server writes no service worker, and an old one would hide what was just edited.
+    if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return
+    try {
+      registration = await navigator.serviceWorker.register('/sw.js', { updateViaCache: 'none' })
+    } catch (fault) {
+      // Private windows refuse it; the program works all the same, as long as its server answers.
+      return console.warn('The program cannot be kept for use without its server.', fault)
+    }
+    look(registration)
+    registration.addEventListener('updatefound', () => watch(registration!.installing))
+  })
+
+  /** A worker that is installed while another one rules is a newer build; the first of all is not. */
+  function look({ waiting, installing }: ServiceWorkerRegistration) {
+    waits.value = waiting !== null && navigator.serviceWorker.controller !== null
+    watch(installing)
+  }
+
+  function watch(worker: ServiceWorker | null) {
+    worker?.addEventListener('statechange', () => {
+      if (worker.state === 'installed' && navigator.serviceWorker.controller) waits.value = true
+    })
+  }
+
+  /** Takes the newer build up and loads the page from it. */
+  function takeUp() {
+    navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true })
+    registration?.waiting?.postMessage('take-up')
+  }
+
+  return { waits, takeUp }
+}
