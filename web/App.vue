@@ -9,13 +9,11 @@ import {
   mdiWeatherNight,
   mdiWhiteBalanceSunny,
 } from '@mdi/js'
-import { computed, onMounted, watchEffect } from 'vue'
+import { computed, defineAsyncComponent, onMounted, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from 'vuetify'
-import NoticeBar from './components/NoticeBar.vue'
 import UpdateNotice from './components/UpdateNotice.vue'
 import EmptyPage from './components/EmptyPage.vue'
-import LostLogbook from './components/LostLogbook.vue'
 import { download } from './composables/download'
 import { useBenchCall } from './composables/benchCall'
 import { useBench } from './stores/bench'
@@ -24,6 +22,9 @@ import { useNotices } from './stores/notices'
 import { useSettings } from './stores/settings'
 import { useStartup } from './stores/startup'
 
+// Neither is in the first paint: notices follow it, and the loss of a logbook is hardly ever seen.
+const NoticeBar = defineAsyncComponent(() => import('./components/NoticeBar.vue'))
+const LostLogbook = defineAsyncComponent(() => import('./components/LostLogbook.vue'))
 const startup = useStartup()
 const logbook = useLogbook()
 const settings = useSettings()

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { analyse } from '../analysis/analyse'
 import { headlineOf } from '../analysis/headline'
 import { logbookProblems, readLogbook, writeLogbook } from './logbookJson'
-import { readTraceCsv, writeTraceCsv } from './traceCsv'
+import { readTraceCsv } from './traceCsv'
+import { writeTraceCsv } from './traceCsvOut'
 import { UnreadableFile } from './problem'
 
 /** No file of this size takes longer than this, ms: more would be a hang. */

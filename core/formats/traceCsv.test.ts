@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { traceFromReadings } from '../trace/trace'
 import { UnreadableFile } from './problem'
-import { readTraceCsv, writeTraceCsv } from './traceCsv'
+import { readTraceCsv } from './traceCsv'
+import { writeTraceCsv } from './traceCsvOut'
 
 const read = (text: string) => readTraceCsv(text)
 const percents = (text: string) => Array.from(read(text).trace.percent ?? [])

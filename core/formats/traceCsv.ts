@@ -1,14 +1,12 @@
-import Papa from 'papaparse'
 import { BOUNDS, LONGEST_S, TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { traceProblem } from '../trace/check'
-import { channel } from '../trace/channels'
 import { decimal } from '../trace/decimal'
 import { placesProblem } from '../trace/places'
-import { CHANNELS, type Trace } from '../trace/trace'
+import type { Trace } from '../trace/trace'
 import { guessColumns, isHeaderRow, repeatedColumns, type ColumnMeaning } from './columns'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { readTable, type Table } from './table'
-import { guardCell, unguardCell } from './textCell'
+import { unguardCell } from './textCell'
 import { countsFromFirst, DAY_S, isCalendar, readTime, TIME_ASSUMED, type TimeStyle } from './timeCell'
 
 /** A trace read from a file, with everything that was assumed or could not be read. */
@@ -169,24 +167,4 @@ function readColumn(
     }
     return value
   })
-}
-
-/** Writes a trace by the contract: RFC 4180, one header row, an empty cell for "not read". */
-export function writeTraceCsv(trace: Trace): string {
-  const places = Object.keys(trace.temperatures)
-  const channels = CHANNELS.filter((c) => trace[c])
-  const fields = [
-    'time_s',
-    ...channels.map((c) => channel(c).header),
-    ...places.map((place) => (place ? `temperature_${place}_c` : 'temperature_c')),
-    ...(trace.notes ? ['note'] : []),
-  ]
-  const cell = (n: number): string => (Number.isNaN(n) ? '' : String(n))
-  const data = Array.from(trace.time, (t, i) => [
-    String(t),
-    ...channels.map((c) => cell(trace[c]![i])),
-    ...places.map((place) => cell(trace.temperatures[place][i])),
-    ...(trace.notes ? [guardCell(trace.notes[i])] : []),
-  ])
-  return Papa.unparse({ fields, data }, { newline: '\r\n' }) + '\r\n'
 }

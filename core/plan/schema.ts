@@ -2,7 +2,8 @@ import { array, boolean, lazy, object, string, type ObjectSchema } from 'yup'
 import { checklistAnswerSchema, protocolSchema, typedNumber } from '../protocol/schema'
 import { bounded, id, isPlainKey, moment, optionalId } from '../trace/fields'
 import type { BenchMeans, Campaign, PairPlan, PlannedRun, Slot } from './campaign'
-import { dateOf, TIME, type Availability, type FreeHours } from './windows'
+import { dateOf, TIME } from './dates'
+import type { Availability, FreeHours } from './windows'
 
 const wholeNumber = (label: string, low: number, high: number) =>
   typedNumber(label, low, high).integer(`${label} must be a whole number.`)

@@ -1,4 +1,5 @@
-import { addDays, format, isValid, parse, set, startOfDay, startOfMinute } from 'date-fns'
+import { addDays, format, set, startOfMinute } from 'date-fns'
+import { dateOf } from './dates'
 import type { Window } from './timetable'
 
 /** Free hours of one weekday, local time: "18:30" to "22:30". An end at or before the start is past midnight. */
@@ -18,8 +19,6 @@ export interface Availability {
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 export const DATE = 'yyyy-MM-dd'
-/** A time on the wall, like 18:30. */
-export const TIME = /^([01]?\d|2[0-3]):[0-5]\d$/
 
 /** Two years of evenings: a campaign that needs more has been asked too much. */
 const HORIZON_DAYS = 730
@@ -42,11 +41,6 @@ export function windowsOf(availability: Availability, notBefore?: Date): Window[
     if (from < endsOn) windows.push({ startS: seconds(from), endS: seconds(endsOn), day: label })
   }
   return windows
-}
-
-export function dateOf(text: string): Date | null {
-  const date = parse(text, DATE, new Date(0))
-  return isValid(date) ? startOfDay(date) : null
 }
 
 /** Wall time on a day: daylight saving moves it as it moves the clock on the wall. */

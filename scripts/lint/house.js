@@ -126,7 +126,10 @@ export const HOUSE = {
   cli: { rooms: ['core'], packages: ['node:*', 'commander'] },
   demo: { rooms: ['core'], packages: ['node:*', 'date-fns'] },
   bench: { rooms: ['core'], packages: ['node:*', 'simple-statistics', 'papaparse', '@playwright/test'] },
-  e2e: { rooms: ['core'], packages: ['node:*', '@playwright/test', '@axe-core/playwright', 'ical.js'] },
+  e2e: {
+    rooms: ['core', 'server'],
+    packages: ['node:*', '@playwright/test', '@axe-core/playwright', 'ical.js'],
+  },
 }
 
 /** Globals of a platform that the core must not know, each with what to do instead. */

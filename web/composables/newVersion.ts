@@ -17,6 +17,7 @@ export function useNewVersion() {
       // Private windows refuse it; the program works all the same, as long as its server answers.
       return console.warn('The program cannot be kept for use without its server.', fault)
     }
+    reloadWithTheRest()
     look(registration)
     registration.addEventListener('updatefound', () => watch(registration!.installing))
   })
@@ -33,11 +34,18 @@ export function useNewVersion() {
     })
   }
 
-  /** Takes the newer build up and loads the page from it. */
-  function takeUp() {
-    navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true })
-    registration?.waiting?.postMessage('take-up')
+  /** Once a newer build rules, the files of this one are gone: every tab loads anew, whichever took it up. */
+  function reloadWithTheRest() {
+    // The very first worker takes over a page that came from the server: that is no newer build.
+    let ruled = navigator.serviceWorker.controller !== null
+    navigator.serviceWorker.addEventListener('controllerchange', () => {
+      if (ruled) location.reload()
+      ruled = true
+    })
   }
+
+  /** Takes the newer build up; the page is then loaded from it. */
+  const takeUp = () => registration?.waiting?.postMessage('take-up')
 
   return { waits, takeUp }
 }

@@ -1,4 +1,3 @@
-import { fileSave, supported } from 'browser-fs-access'
 import { metaDrawer } from './database'
 
 /** A file on disk that the reviewer has named, rewritten whole after every finished run. */
@@ -9,7 +8,11 @@ type WithPermission = FileSystemFileHandle & {
 }
 
 /** Whether this browser lets a page write to a file that it was given once. */
-export const canNameFile: boolean = supported
+export const canNameFile: boolean = 'showSaveFilePicker' in globalThis
+
+/** Loaded when it is first needed: few reviewers name a file. */
+const save: typeof import('browser-fs-access').fileSave = async (...what) =>
+  (await import('browser-fs-access')).fileSave(...what)
 
 export const rememberedFile = async (): Promise<FileSystemFileHandle | null> =>
   (await metaDrawer.getItem<FileSystemFileHandle>(HANDLE)) ?? null
@@ -18,7 +21,7 @@ export const forgetFile = (): Promise<void> => metaDrawer.removeItem(HANDLE)
 /** Asks for a file and writes the text into it. Null when the reviewer leaves the dialog. */
 export async function nameFile(name: string, text: string): Promise<FileSystemFileHandle | null> {
   try {
-    const handle = await fileSave(blobOf(text), { fileName: name, extensions: ['.json'] })
+    const handle = await save(blobOf(text), { fileName: name, extensions: ['.json'] })
     if (handle) await metaDrawer.setItem(HANDLE, handle)
     return handle
   } catch (error) {
@@ -36,7 +39,7 @@ export async function mayWrite(handle: FileSystemFileHandle, ask: boolean): Prom
 }
 
 export async function rewriteFile(handle: FileSystemFileHandle, text: string): Promise<void> {
-  await fileSave(blobOf(text), { fileName: handle.name, extensions: ['.json'] }, handle, true)
+  await save(blobOf(text), { fileName: handle.name, extensions: ['.json'] }, handle, true)
 }
 
 const blobOf = (text: string): Blob => new Blob([text], { type: 'application/json' })

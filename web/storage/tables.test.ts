@@ -49,6 +49,7 @@ let logbook: Awaited<ReturnType<typeof load>>
 const load = async () => ({
   ...(await import('@core/formats/logbookJson')),
   ...(await import('@core/formats/traceCsv')),
+  ...(await import('@core/formats/traceCsvOut')),
   ...(await import('@core/formats/columns')),
   ...(await import('@core/trace/trace')),
   ...(await import('@core/bench/line')),

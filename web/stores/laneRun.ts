@@ -1,6 +1,5 @@
-import { finishLane, traceOf, type Ending } from '@core/bench/finish'
+import { finishLane, type Ending } from '@core/bench/finish'
 import type { LaneChoice, LaneGear, LaneSetup } from '@core/bench/setup'
-import { writeTraceCsv } from '@core/formats/traceCsv'
 import { freeInk } from '@core/logbook/logbook'
 import type { Run } from '@core/logbook/run'
 import type { Lane } from './lane'
@@ -48,10 +47,4 @@ export function runFrom(lane: Lane, ending: Ending): Run {
     checklist,
     ...finishLane(lane, ending),
   }
-}
-
-/** The lane's readings as a file: the way out when the browser refuses to store. */
-export function laneCsv(lane: Lane): string {
-  const trace = traceOf(lane)
-  return trace ? writeTraceCsv(trace) : 'time_s\r\n'
 }

@@ -4,7 +4,7 @@ import { readLogbook, writeLogbook } from '@core/formats/logbookJson'
 import { loadSession, saveSession } from '../storage/benchSession'
 import { readNote, type Note } from '../storage/note'
 import { copiedSession, copyMark } from '../storage/secondCopy'
-import { bringBenchBack, lookForCopy, type Recoverable } from '../storage/recovery'
+import type { Recoverable } from '../storage/recovery'
 import { useAnalyses } from './analyses'
 import { useBench } from './bench'
 import { useCopies } from './copies'
@@ -22,6 +22,9 @@ export interface Loss {
 }
 
 /** What happens once when the program opens. */
+/** Hardly ever needed, so it comes when it is. */
+const recovery = () => import('../storage/recovery')
+
 export const useStartup = defineStore('startup', () => {
   const demoAvailable = ref(false)
   /** The store holds less than it should: nothing is shown as if it were all before the reviewer has decided. */
@@ -56,7 +59,7 @@ export const useStartup = defineStore('startup', () => {
     const older = [note, mark].some(logbook.isOlderThan)
     const benchOlder = Math.max(note?.session ?? 0, session?.number ?? 0) > number
     if (!older && !benchOlder) return null
-    return { note, runs: logbook.runs.length, lanes: lanes.length, found: await lookForCopy() }
+    return { note, runs: logbook.runs.length, lanes: lanes.length, found: await (await recovery()).lookForCopy() }
   }
 
   /** Everything is known to be there, or the reviewer has said how to go on. */
@@ -78,7 +81,7 @@ export const useStartup = defineStore('startup', () => {
   async function bringBack() {
     const found = loss.value?.found
     if (found?.copied) await logbook.takeLogbook(found.copied.logbook, 'merge')
-    await bringBenchBack((runId) => logbook.run(runId) !== undefined)
+    await (await recovery()).bringBenchBack((runId) => logbook.run(runId) !== undefined)
     loss.value = null
     await goOn(false)
   }
@@ -93,7 +96,7 @@ export const useStartup = defineStore('startup', () => {
 
   /** The second copy as a file that can be brought in anywhere; null where there is none. */
   async function copyAsText(): Promise<string | null> {
-    const { copied } = loss.value?.found ?? (await lookForCopy())
+    const { copied } = loss.value?.found ?? (await (await recovery()).lookForCopy())
     return copied ? writeLogbook(copied.logbook, copied.at) : null
   }
   return { demoAvailable, loss, begin, openDemo, bringBack, leaveLoss, copyAsText }

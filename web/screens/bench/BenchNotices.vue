@@ -1,17 +1,13 @@
 <script setup lang="ts">
-import { download } from '../../composables/download'
 import { useBench } from '../../stores/bench'
-import { laneCsv } from '../../stores/laneRun'
 import { usePutBack } from '../../stores/putBack'
+import { takeLaneFile } from './laneFile'
 
 /** What the reviewer must know about the bench itself. */
 const bench = useBench()
 const putBack = usePutBack()
 /** The way out when the browser refuses to store: every lane's readings as files. */
-function takeFiles() {
-  for (const lane of bench.lanes)
-    download(`lane-${lane.setup.runId.slice(0, 8)}.csv`, laneCsv(lane), 'text/csv')
-}
+const takeFiles = () => bench.lanes.forEach(takeLaneFile)
 </script>
 
 <template>

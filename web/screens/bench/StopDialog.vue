@@ -4,8 +4,7 @@ import { useRouter } from 'vue-router'
 import { stopReached } from '@core/bench/stop'
 import { stopInWords } from '@core/protocol/stopping'
 import { useBench } from '../../stores/bench'
-import { laneCsv } from '../../stores/laneRun'
-import { download } from '../../composables/download'
+import { takeLaneFile } from './laneFile'
 import type { Lane } from '../../stores/lane'
 import { useNotices } from '../../stores/notices'
 import { usePutBack } from '../../stores/putBack'
@@ -55,8 +54,7 @@ async function takeOff() {
   }
 }
 /** The way out when the browser refuses to store: the lane's readings as a file. */
-const takeFile = () =>
-  download(`lane-${props.lane.setup.runId.slice(0, 8)}.csv`, laneCsv(props.lane), 'text/csv')
+const takeFile = () => takeLaneFile(props.lane)
 </script>
 
 <template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { momentIn, TIME } from '@core/plan/windows'
+import { TIME } from '@core/plan/dates'
+import { momentIn } from '@core/plan/windows'
 import type { Card } from './useTimetable'
 
 /** Moving a run without dragging: a stretch of free hours, and a time in it. */
