@@ -59,7 +59,12 @@ export const useStartup = defineStore('startup', () => {
     const older = [note, mark].some(logbook.isOlderThan)
     const benchOlder = Math.max(note?.session ?? 0, session?.number ?? 0) > number
     if (!older && !benchOlder) return null
-    return { note, runs: logbook.runs.length, lanes: lanes.length, found: await (await recovery()).lookForCopy() }
+    return {
+      note,
+      runs: logbook.runs.length,
+      lanes: lanes.length,
+      found: await (await recovery()).lookForCopy(),
+    }
   }
 
   /** Everything is known to be there, or the reviewer has said how to go on. */
