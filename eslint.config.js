@@ -9,7 +9,18 @@ const TESTS = ['**/*.test.ts', '**/*.fixture.ts']
 const ROOMS = ['core', 'web', 'server', 'cli', 'demo', 'bench', 'e2e'].map((room) => `${room}/**/*.{ts,vue}`)
 
 export default ts.config(
-  { ignores: ['dist', 'node_modules', '.cache', 'test-results', 'docs', 'reports', '.stryker-tmp'] },
+  {
+    ignores: [
+      '**/*.json',
+      'dist',
+      'node_modules',
+      '.cache',
+      'test-results',
+      'docs',
+      'reports',
+      '.stryker-tmp',
+    ],
+  },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...vue.configs['flat/recommended'],

@@ -26,7 +26,7 @@ export const points = (value: number, digits = 0): string =>
 /** Seconds as `1 h 48 min`, `12 min`, or `45 s` below a minute; a minus sign in front when negative. */
 export function duration(seconds: number): string {
   if (!Number.isFinite(seconds)) return UNKNOWN
-  const sign = seconds < 0 ? '−' : ''
+  const sign = seconds <= -0.5 ? '−' : ''
   const whole = Math.abs(seconds)
   if (whole < 59.5) return `${sign}${Math.round(whole)}\u00A0s`
   const minutes = Math.round(whole / 60)
