@@ -45,7 +45,7 @@ export function writeLogbook(logbook: Logbook, exportedAt: string): string {
  */
 export function readLogbook(text: string): Logbook {
   const file = parse(text)
-  const problems: Problem[] = []
+  let problems: Problem[] = []
   const logbook = emptyLogbook()
   for (const name of SHELF_NAMES)
     Object.assign(logbook, { [name]: checkList(name, file[name], problems, (record) => record) })
@@ -53,7 +53,7 @@ export function readLogbook(text: string): Logbook {
     const trace = attempt(() => traceFromJson(item.trace), where, problems)
     return trace && { run, trace }
   })
-  if (problems.length === 0) problems.push(...linkProblems(logbook))
+  if (problems.length === 0) problems = linkProblems(logbook)
   if (problems.length > 0)
     throw new UnreadableFile('The logbook has parts that do not hold; nothing was imported.', problems)
   return logbook

@@ -29,7 +29,7 @@ export const recordKey = (collection: CollectionName, id: string): string => `${
 export function namedBy(key: string): { collection: CollectionName; id: string } | null {
   const at = key.indexOf('/')
   const collection = key.slice(0, at)
-  return at > 0 && collection in COLLECTIONS
+  return at > 0 && Object.hasOwn(COLLECTIONS, collection)
     ? { collection: collection as CollectionName, id: key.slice(at + 1) }
     : null
 }

@@ -26,9 +26,11 @@ describe('the journal', () => {
     expect(next).toBe(600)
     // Folded, or a long evening could not be read back in time.
     expect((await journalDrawer.keys()).length).toBeLessThan(120)
-    expect(times(await readJournalFrom('x', 250))).toEqual(Array.from({ length: 350 }, (_, i) => 250 + i))
+    expect(times((await readJournalFrom('x', 250)).lines)).toEqual(
+      Array.from({ length: 350 }, (_, i) => 250 + i),
+    )
     await dropJournal('x')
-    expect(await readJournal('x')).toEqual({ lines: [], next: 0, unread: 0 })
+    expect(await readJournal('x')).toEqual({ lines: [], numbers: [], next: 0, unread: 0 })
     expect((await readJournal('y')).lines).toHaveLength(1)
   })
 
@@ -48,13 +50,18 @@ describe('the journal', () => {
     ] as const)
       // prettier-ignore
       for (let i = 0; i < lines; i++) await appendLine(runId, i, read(i))
+    // One reading typed at minute five on a lane whose start nobody read: a reading all the same.
+    await appendLine('single', 0, read(300))
     const unclaimed = await sweepJournals(
       (id) => id === 'lane',
       (id) => id === 'kept',
     )
-    expect(unclaimed.map((j) => [j.runId, j.lines.length])).toEqual([['lost', 2]])
+    expect(unclaimed.map((j) => [j.runId, j.lines.length])).toEqual([
+      ['lost', 2],
+      ['single', 1],
+    ])
     const left = new Set((await journalDrawer.keys()).map((key) => key.split('/')[0]))
-    expect([...left].sort()).toEqual(['lane', 'lost'])
+    expect([...left].sort()).toEqual(['lane', 'lost', 'single'])
   })
 
   it('refuses a line that it could not read again, and reads past one that is there', async () => {

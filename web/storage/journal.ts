@@ -35,6 +35,8 @@ async function fold(runId: string, block: number): Promise<void> {
 /** A journal as read: its lines by number, and how many could not be read. */
 export interface ReadJournal {
   lines: JournalLine[]
+  /** The number of each of these lines. */
+  numbers: number[]
   /** The number the next line gets. */
   next: number
   unread: number
@@ -58,8 +60,9 @@ export async function readJournals(): Promise<Map<string, ReadJournal>> {
 /** Puts numbered lines in order. Numbers may be missing; none is used twice. */
 export function journalFrom(numbered: ReadonlyMap<number, unknown>): ReadJournal {
   const numbers = [...numbered.keys()].filter((n) => Number.isInteger(n) && n >= 0).sort((a, b) => a - b)
-  const lines = numbers.map((n) => numbered.get(n)).filter(isLine)
-  return { lines, next: (numbers.at(-1) ?? -1) + 1, unread: numbers.length - lines.length }
+  const held = numbers.filter((n) => isLine(numbered.get(n)))
+  const lines = held.map((n) => numbered.get(n) as JournalLine)
+  return { lines, numbers: held, next: (numbers.at(-1) ?? -1) + 1, unread: numbers.length - lines.length }
 }
 
 /**
@@ -68,23 +71,29 @@ export function journalFrom(numbered: ReadonlyMap<number, unknown>): ReadJournal
  */
 export async function sweepJournals(claimed: (runId: string) => boolean, isRun: (runId: string) => boolean) {
   const unclaimed: { runId: string; lines: JournalLine[] }[] = []
-  for (const [runId, { lines }] of await readJournals()) {
+  for (const [runId, { lines, unread }] of await readJournals()) {
     if (claimed(runId)) continue
-    if (isRun(runId) || lines.length <= 1) await dropJournal(runId)
+    if (isRun(runId) || (unread === 0 && lines.every(isStart))) await dropJournal(runId)
     else unclaimed.push({ runId, lines })
   }
   return unclaimed
 }
 
-export const readJournal = async (runId: string): Promise<ReadJournal> =>
-  (await readJournals()).get(runId) ?? { lines: [], next: 0, unread: 0 }
+const isStart = (line: JournalLine): boolean =>
+  line.kind === 'readings' && line.readings.every((r) => r.t === 0)
 
-/** Lines from one on, without looking through the others: what a tab that watches needs. */
-export async function readJournalFrom(runId: string, from: number): Promise<JournalLine[]> {
+export const readJournal = async (runId: string): Promise<ReadJournal> =>
+  (await readJournals()).get(runId) ?? { lines: [], numbers: [], next: 0, unread: 0 }
+
+/** Lines from one on, without looking through the others, and the number after them: what a tab that watches needs. */
+export async function readJournalFrom(
+  runId: string,
+  from: number,
+): Promise<Pick<ReadJournal, 'lines' | 'next'>> {
   const lines: JournalLine[] = []
   for (let n = from; ; n++) {
     const line = await lineAt(runId, n)
-    if (line === undefined) return lines
+    if (line === undefined) return { lines, next: n }
     if (isLine(line)) lines.push(line)
   }
 }

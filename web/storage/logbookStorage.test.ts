@@ -39,6 +39,20 @@ describe('the logbook in storage', () => {
     expect(sorted((await readWhole()).logbook)).toEqual(sorted(demoLike('a', 'b')))
   })
 
+  it('is taken out whole while another tab corrects a run', async () => {
+    await importLogbook(demoLike('a'), 'replace')
+    // Made since the import, so that no edition before holds on to its readings.
+    await put({ put: 'runs', record: runLike('b'), trace })
+    const getItem = traceDrawer.getItem.bind(traceDrawer)
+    vi.spyOn(traceDrawer, 'getItem').mockImplementation(async (key) => {
+      await new Promise((resolve) => setTimeout(resolve, 100))
+      return getItem(key) as never
+    })
+    const whole = readWhole()
+    await put({ put: 'runs', record: runLike('b', { notes: 'corrected' }), trace })
+    expect((await whole).logbook.runs).toHaveLength(2)
+  })
+
   it('merges by id and replaces whole', async () => {
     await importLogbook(demoLike('a'), 'replace')
     await importLogbook(demoLike('b'), 'merge')

@@ -1,5 +1,5 @@
 import { COLLECTION_NAMES, type CollectionName, type Records } from '@core/logbook/collections'
-import { isEmptyLogbook, mergeRecords, type Logbook } from '@core/logbook/logbook'
+import { mergeRecords, type Logbook } from '@core/logbook/logbook'
 import { referencesOf } from '@core/logbook/references'
 import type { Run } from '@core/logbook/run'
 import type { Trace } from '@core/trace/trace'
@@ -134,8 +134,12 @@ export async function readRecord<K extends CollectionName>(
 export { readTrace, readRevision }
 
 /** The whole logbook as it stands, traces and all; runs whose readings do not hold are named instead. */
-export async function readWhole(): Promise<{ logbook: Logbook; apart: OpenedLogbook['apart'] }> {
-  const now = await holdingLock(readLogbookNow)
+export const readWhole = (): Promise<{ logbook: Logbook; apart: OpenedLogbook['apart'] }> =>
+  // Under the lock to the end: a run corrected meanwhile would have its readings under another key.
+  holdingLock(readWholeNow)
+
+async function readWholeNow() {
+  const now = await readLogbookNow()
   const runs: Logbook['runs'] = []
   const apart = [...now.apart]
   for (const run of now.lists.runs) {
@@ -250,5 +254,3 @@ function writtenSince(now: OpenedLogbook, madeAt: number): Set<string> {
     }
   return keys
 }
-
-export { isEmptyLogbook }

@@ -26,10 +26,11 @@ export async function bringBenchBack(isRun: (runId: string) => boolean): Promise
   const lost = copy.session.lanes.filter((l) => !known.has(l.runId) && !isRun(l.runId))
   const journals = await readJournals()
   for (const { runId } of [...lost, ...here.lanes]) {
-    const stored = journals.get(runId)
+    const have = new Set(journals.get(runId)?.numbers)
     const copied = copy.journals.get(runId)
-    if (!copied || (stored && stored.next >= copied.next)) continue
-    for (let n = stored?.next ?? 0; n < copied.lines.length; n++) await appendLine(runId, n, copied.lines[n])
+    // By their numbers: a line that the copy missed must not move those after it.
+    for (const [i, number] of (copied?.numbers ?? []).entries())
+      if (!have.has(number)) await appendLine(runId, number, copied!.lines[i])
   }
   const clock = here.lanes.length ? here : copy.session
   await saveSession({

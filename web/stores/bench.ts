@@ -221,9 +221,9 @@ export const useBench = defineStore('bench', () => {
   }
 
   async function catchUp(lane: Lane) {
-    const lines = await journal.readJournalFrom(lane.setup.runId, lane.next)
+    const { lines, next } = await journal.readJournalFrom(lane.setup.runId, lane.next)
     for (const line of lines) apply(lane, line)
-    lane.next += lines.length
+    lane.next = next
   }
 
   /** A watching tab follows the journal, and the session when lanes come and go. */

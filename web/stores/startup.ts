@@ -21,10 +21,10 @@ export interface Loss {
   found: Recoverable
 }
 
-/** What happens once when the program opens. */
 /** Hardly ever needed, so it comes when it is. */
 const recovery = () => import('../storage/recovery')
 
+/** What happens once when the program opens. */
 export const useStartup = defineStore('startup', () => {
   const demoAvailable = ref(false)
   /** The store holds less than it should: nothing is shown as if it were all before the reviewer has decided. */
