@@ -6,6 +6,7 @@ import type { Campaign } from '../plan/campaign'
 import { campaignSchema } from '../plan/schema'
 import type { Protocol } from '../protocol/protocol'
 import { protocolSchema } from '../protocol/schema'
+import type { Correction } from '../trace/trace'
 import type { Run } from './run'
 import { runSchema } from './schema'
 
@@ -59,6 +60,9 @@ const theirsCorrected = <T extends { corrections: RatingCorrection[] }>(mine: T,
 })
 const theirs = <T>(_mine: T, theirs: T): T => theirs
 const nothing = () => []
+
+const hasCorrection = ({ corrections }: Run, { when, row, what }: Correction): boolean =>
+  corrections.some((c) => c.when === when && c.row === row && c.what === what)
 
 interface Pair {
   deviceId: string
@@ -143,8 +147,8 @@ export const COLLECTIONS: { [K in CollectionName]: Collection<Records[K]> } = {
     schema: runSchema,
     nameOf: (r) => `of ${r.startedAt.slice(0, 16).replace('T', ' ')}`,
     order: (a, b) => a.startedAt.localeCompare(b.startedAt),
-    // A run that was corrected here after the file was made keeps its corrections: they are never undone unasked.
-    merge: (mine, theirs) => (mine.corrections.length > theirs.corrections.length ? mine : theirs),
+    // A run with a correction that the file has not got stays: corrections are never undone unasked.
+    merge: (mine, theirs) => (mine.corrections.every((c) => hasCorrection(theirs, c)) ? theirs : mine),
     // Its campaign is not among these: a run outlives the plan it was made for.
     references: (r) => pairOf(r),
     most: 50_000,

@@ -203,9 +203,14 @@ describe('an import', () => {
     await importLogbook(demoLike('a'), 'replace')
     const correction = { row: 0, t: 0, what: 'percent' as const, from: 4, to: 5, why: 'misread', when: '2026-03-02T19:00:00Z' } // prettier-ignore
     await put({ put: 'runs', record: runLike('a', { corrections: [correction] }), trace })
-    await importLogbook(demoLike('a'), 'merge')
-    const [{ run, trace: kept }] = (await readWhole()).logbook.runs
-    expect([run.corrections, kept.time.length]).toEqual([[correction], 2])
+    // The file may know none of it, or as many corrections of its own: what was corrected here is not undone unasked.
+    const corrected = demoLike('a')
+    corrected.runs[0].run.corrections = [{ ...correction, row: 1, when: '2026-03-03T19:00:00Z' }]
+    for (const file of [demoLike('a'), corrected]) {
+      await importLogbook(file, 'merge')
+      const [{ run, trace: kept }] = (await readWhole()).logbook.runs
+      expect([run.corrections, kept.time.length]).toEqual([[correction], 2])
+    }
   })
 })
 

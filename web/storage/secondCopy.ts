@@ -81,7 +81,7 @@ export const copyRecord = <K extends CollectionName>(
 ): Promise<void> =>
   copying(async (copy) => {
     await copy.put(number, collection, record.id, textOf(record, trace))
-    await copy.setMark({ number, revision, at: new Date().toISOString() })
+    await copy.moveMark({ number, revision, at: new Date().toISOString() })
   })
 
 export const dropCopy = (
@@ -92,7 +92,7 @@ export const dropCopy = (
 ): Promise<void> =>
   copying(async (copy) => {
     await copy.drop(number, collection, id)
-    await copy.setMark({ number, revision, at: new Date().toISOString() })
+    await copy.moveMark({ number, revision, at: new Date().toISOString() })
   })
 
 /** Brings the copy up to the logbook as it stands, unless it is there already. One tab at a time does. */

@@ -28,7 +28,7 @@ export const useAnalyses = defineStore('analyses', () => {
 
   async function work(runId: string): Promise<Analysis | undefined> {
     const run = logbook.run(runId)
-    const trace = await logbook.traceOf(runId)
+    const trace = await logbook.readingsOf(runId)
     if (!run || !trace) return undefined
     const device = logbook.device(run.deviceId)
     const usableWh = device ? capacityOf(device).usableWh : undefined
@@ -37,8 +37,13 @@ export const useAnalyses = defineStore('analyses', () => {
     return analysisWork().analyse(plain, { usableWh, byHand })
   }
 
-  /** Asks for the figures of a run; `of` shows them once they are there. */
-  function ask(runId: string): Promise<Analysis | undefined> {
+  /** Asks for the figures of a run and has its trace at hand; `of` shows them once they are there. */
+  async function ask(runId: string): Promise<Analysis | undefined> {
+    const [analysis] = await Promise.all([figuresOf(runId), logbook.traceOf(runId)])
+    return analysis
+  }
+
+  function figuresOf(runId: string): Promise<Analysis | undefined> {
     const basis = basisOf(runId)
     const known = of(runId)
     if (known) return Promise.resolve(known)
@@ -80,11 +85,7 @@ export const useAnalyses = defineStore('analyses', () => {
     filling ??= (async () => {
       if (headlines.size === 0) for (const [runId, kept] of await readHeadlines()) headlines.set(runId, kept)
       for (const { id } of [...logbook.runs].reverse())
-        if (!headline(id) && logbook.run(id)) {
-          await ask(id).catch(() => undefined)
-          // A trace that was read for its headline only need not stay in memory.
-          if (logbook.runs.length > MOST_KEPT && !whole.has(id)) logbook.traces.delete(id)
-        }
+        if (!headline(id) && logbook.run(id)) await figuresOf(id).catch(() => undefined)
       await dropHeadlinesBut(new Set(logbook.runs.map((r) => r.id)))
     })().finally(() => (filling = undefined))
     return filling

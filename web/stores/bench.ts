@@ -27,6 +27,7 @@ import {
 import { gearOf, inkFor, putMissingGear, runFrom } from './laneRun'
 import { lanesFrom } from './lanesFrom'
 import { useLogbook } from './logbook'
+import { metronome } from './metronome'
 import { usePutBack } from './putBack'
 
 const RETRY_EVERY_MS = 5000
@@ -47,7 +48,7 @@ export const useBench = defineStore('bench', () => {
   const known = ref(false)
   const clock = useBenchClock(onSlept, () => void saveSession().catch(raise))
   const feeds: FeedBench = { settled: clock.settled, watch: clock.watch, raise }
-  let metronome: Worker | undefined
+  const ticks = metronome(tick)
   let resuming: Promise<void> | undefined
   /** Counts what was stored of the session: what is behind it was lost. */
   let number = 0
@@ -76,17 +77,7 @@ export const useBench = defineStore('bench', () => {
   function setLanes(next: Lane[]) {
     for (const gone of lanes.value.filter((l) => !next.includes(l))) gone.feed?.stop()
     lanes.value = next
-    if (next.length > 0) startMetronome()
-    else {
-      metronome?.terminate()
-      metronome = undefined
-    }
-  }
-
-  function startMetronome() {
-    if (metronome) return
-    metronome = new Worker(new URL('../workers/clock.worker.ts', import.meta.url), { type: 'module' })
-    metronome.onmessage = tick
+    ticks.run(next.length > 0)
   }
 
   /**
@@ -99,6 +90,16 @@ export const useBench = defineStore('bench', () => {
     const wallNow = Date.now()
     if (!(await takeBench()))
       throw new Error('The bench is held by another tab of this program. Close that one, or go on there.')
+    try {
+      return await startHeld(choices, pageNow, wallNow)
+    } catch (error) {
+      // Or no other tab could start anything until this one is closed.
+      leaveIfEmpty()
+      throw error
+    }
+  }
+
+  async function startHeld(choices: LaneChoice[], pageNow: number, wallNow: number): Promise<Lane[]> {
     if (lanes.value.length === 0) await adoptSession()
     if (lanes.value.length === 0) {
       // A jump before the first lane is no jump of its clock.
@@ -125,7 +126,10 @@ export const useBench = defineStore('bench', () => {
       await begin(before, added)
     } catch (error) {
       setLanes(before)
-      for (const { setup } of added) await journal.dropJournal(setup.runId).catch(() => undefined)
+      for (const { setup } of added) {
+        await journal.dropJournal(setup.runId).catch(() => undefined)
+        void dropJournalCopy(setup.runId)
+      }
       throw error
     }
     for (const lane of added) plugIn(lane, feeds)
@@ -320,11 +324,13 @@ export const useBench = defineStore('bench', () => {
    * session, and last its journal goes. Cut off anywhere, the next start does the rest.
    */
   async function finish(lane: Lane, ending: Ending): Promise<Run> {
-    const trace = traceOf(lane)
-    if (!trace)
+    if (!traceOf(lane))
       throw new Error('Nothing was read on this lane: there is no run to keep. Take it off the bench.')
     lane.feed?.stop()
     try {
+      // A sample that came before the end may still wait for the clock: it belongs to the run.
+      await clock.settled()
+      const trace = traceOf(lane)!
       await putMissingGear(lane.setup, logbook)
       const run = runFrom(lane, ending)
       await logbook.putRun(run, trace)

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, it, vi } from 'vitest'
-import { NO_HEAT } from '@core/bench/setup'
+import { NO_HEAT, type LaneChoice } from '@core/bench/setup'
 import { readJournal } from '../storage/journal'
 import { importLogbook, openLogbook } from '../storage/logbookStorage'
 import { demoLike, emptyBrowser } from '../storage/storage.fixture'
@@ -77,21 +77,34 @@ beforeEach(async () => {
   })
 })
 
+const choice = (feed: LaneChoice['feed']): LaneChoice => ({
+  deviceId: 'd',
+  sourceId: 's',
+  cableId: null,
+  start: { percent: 5, read: true },
+  reading: { kind: 'meter', seconds: 1 },
+  stop: { kind: 'shown-full' },
+  feed,
+  planned: null,
+  checklist: [],
+  heat: NO_HEAT,
+})
+
+it('a start that storage refuses lets the bench go: another tab may start', async () => {
+  const first = await openTab()
+  const { journalDrawer } = await import('../storage/database')
+  const refuse = vi
+    .spyOn(journalDrawer, 'setItem')
+    .mockRejectedValue(new DOMException('full', 'QuotaExceededError'))
+  await expect(first.bench.start(choice({ kind: 'hand' }))).rejects.toThrow('storage is full')
+  refuse.mockRestore()
+  const second = await openTab()
+  await expect(second.bench.start(choice({ kind: 'hand' }))).resolves.toBeDefined()
+})
+
 it('a tab that watched takes a simulated lane over without reading one second of it again', async () => {
   const first = await openTab()
-  const feed = { kind: 'simulated' as const, seed: 1, speed: 60 }
-  const lane = await first.bench.start({
-    deviceId: 'd',
-    sourceId: 's',
-    cableId: null,
-    start: { percent: 5, read: true },
-    reading: { kind: 'meter', seconds: 1 },
-    stop: { kind: 'shown-full' },
-    feed,
-    planned: null,
-    checklist: [],
-    heat: NO_HEAT,
-  })
+  const lane = await first.bench.start(choice({ kind: 'simulated', seed: 1, speed: 60 }))
   const pass = (tab: { tick(): void }) => {
     machine.page += 250
     tab.tick()

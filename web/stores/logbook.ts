@@ -209,13 +209,22 @@ export const useLogbook = defineStore('logbook', () => {
     return async () => void (await putRun(run, trace))
   }
 
-  async function traceOf(id: string): Promise<Trace | undefined> {
+  /** A run's trace, for a look only: it is not kept in memory. */
+  async function readingsOf(id: string): Promise<Trace | undefined> {
     const known = traces.get(id)
     const key = traceKeys.get(id)
     if (known || key === undefined) return known
     const read = await storage.readTrace(key)
-    if ('trace' in read) traces.set(id, markRaw(read.trace))
     return 'trace' in read ? read.trace : undefined
+  }
+
+  /** A run's trace, from now on in memory for the screens. */
+  async function traceOf(id: string): Promise<Trace | undefined> {
+    const key = traceKeys.get(id)
+    const trace = await readingsOf(id)
+    // It may have been corrected while it was read.
+    if (trace && !traces.has(id) && traceKeys.get(id) === key) traces.set(id, markRaw(trace))
+    return traces.get(id) ?? trace
   }
 
   /** Changes one reading; the old value, the reason and the moment stay with the run. The two are one write. */
@@ -289,6 +298,7 @@ export const useLogbook = defineStore('logbook', () => {
     putRun,
     changeRun,
     removeRun,
+    readingsOf,
     traceOf,
     correct,
     exportText,

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import type { LaneSetup } from '@core/bench/setup'
 import { putBackList } from '@core/protocol/conditions'
 import { loadPutBack, savePutBack } from '../storage/benchSession'
+import { inTurn } from './inTurn'
 import { useLogbook } from './logbook'
 
 /** What to put back, of runs that are over; ticked off by the reviewer. */
@@ -15,13 +16,17 @@ export const usePutBack = defineStore('put-back', () => {
   /** Remembers what the protocol of a lane set and must be undone. */
   async function remember({ planned }: LaneSetup) {
     const campaign = planned && logbook.campaign(planned.campaignId)
-    if (campaign) await keep([...new Set([...texts.value, ...putBackList(campaign.protocol)])])
+    if (campaign) await set((now) => [...new Set([...now, ...putBackList(campaign.protocol)])])
   }
-  const done = (text: string) => keep(texts.value.filter((t) => t !== text))
+  const done = (text: string) => set((now) => now.filter((t) => t !== text))
 
-  async function keep(next: string[]) {
-    await savePutBack(next)
-    texts.value = next
-  }
+  /** Two lanes that end, or two quick ticks: neither is written over by the other. */
+  const turn = inTurn()
+  const set = (next: (now: string[]) => string[]): Promise<void> =>
+    turn(async () => {
+      const changed = next(texts.value)
+      await savePutBack(changed)
+      texts.value = changed
+    })
   return { texts, load, remember, done }
 })

@@ -14,6 +14,7 @@ import type { ChecklistItem } from '@core/protocol/checklist'
 import type { Campaign } from '@core/plan/campaign'
 import { loadStrip, saveStrip } from '../storage/benchSession'
 import { useBench } from './bench'
+import { inTurn } from './inTurn'
 import { useLogbook } from './logbook'
 
 /** The lanes on the strip before power-on, with their checklists. Kept over a reload. */
@@ -25,19 +26,14 @@ export const useStrip = defineStore('strip', () => {
   const bench = useBench()
 
   /** Changes run one after the other: of two quick answers neither is written over by the other. */
-  let changes: Promise<unknown> = Promise.resolve()
+  const turn = inTurn()
   /** Stored first, then shown. */
-  function set(next: (now: RiggedLane[]) => RiggedLane[]): Promise<void> {
-    const mine = changes
-      .catch(() => undefined)
-      .then(async () => {
-        const plain = JSON.parse(JSON.stringify(next(rigged.value))) as RiggedLane[]
-        await saveStrip(plain)
-        rigged.value = plain
-      })
-    changes = mine
-    return mine
-  }
+  const set = (next: (now: RiggedLane[]) => RiggedLane[]): Promise<void> =>
+    turn(async () => {
+      const plain = JSON.parse(JSON.stringify(next(rigged.value))) as RiggedLane[]
+      await saveStrip(plain)
+      rigged.value = plain
+    })
 
   async function load() {
     // What was powered on as the program was killed stands on the bench already.

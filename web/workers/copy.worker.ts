@@ -102,11 +102,28 @@ async function flushAll(): Promise<void> {
   flushing = undefined
   const batches = [...waiting]
   waiting.clear()
-  for (const [runId, lines] of batches) {
-    const handle = await handleOf(runId)
-    const data = new TextEncoder().encode(lines.map((line) => `${line}\n`).join(''))
-    handle.write(data, { at: handle.getSize() })
+  let refusal: unknown
+  for (const [runId, lines] of batches)
+    try {
+      addTo(await handleOf(runId), lines)
+    } catch (error) {
+      refusal = error
+      // They go with the next ones; the other lanes' lines do not wait for them.
+      waiting.set(runId, [...lines, ...(waiting.get(runId) ?? [])])
+    }
+  if (refusal) throw refusal
+}
+
+/** All of the lines or none: half a line would spoil the next. */
+function addTo(handle: SyncHandle, lines: string[]): void {
+  const data = new TextEncoder().encode(lines.map((line) => `${line}\n`).join(''))
+  const at = handle.getSize()
+  try {
+    if (handle.write(data, { at }) < data.length) throw new Error('the private files are full')
     handle.flush()
+  } catch (error) {
+    handle.truncate(at)
+    throw error
   }
 }
 
@@ -139,6 +156,14 @@ const work = {
     }
   },
   setMark: (mark: CopyMark): Promise<void> => writeFile([], MARK, JSON.stringify(mark)),
+  /**
+   * Moves the mark by one revision. Where the copy missed the one before, the mark stays, so that the next start sees
+   * that the copy is behind and brings it up whole.
+   */
+  async moveMark(mark: CopyMark): Promise<void> {
+    const now = await work.mark()
+    if (now?.number === mark.number && now.revision === mark.revision - 1) await work.setMark(mark)
+  },
 
   async put(number: number, collection: string, id: string, text: string): Promise<void> {
     await writeFile([edition(number), collection], await fileName(id), text)

@@ -1,0 +1,28 @@
+import 'fake-indexeddb/auto'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, expect, it, vi } from 'vitest'
+import { analyse } from '@core/analysis/analyse'
+import { importLogbook, openLogbook } from '../storage/logbookStorage'
+import { demoLike, emptyBrowser } from '../storage/storage.fixture'
+import { useAnalyses } from './analyses'
+import { useLogbook } from './logbook'
+
+vi.mock('../workers/analysis', () => ({ analysisWork: () => ({ analyse: vi.fn(analyse) }) }))
+
+beforeEach(async () => {
+  vi.stubGlobal('navigator', {})
+  await emptyBrowser()
+  await openLogbook()
+  await importLogbook(demoLike('a', 'b', 'c'), 'replace')
+  setActivePinia(createPinia())
+  await useLogbook().load()
+})
+
+it('works out what a list shows without keeping the traces; a run that is looked at has its own at hand', async () => {
+  const analyses = useAnalyses()
+  await analyses.fill()
+  expect(['a', 'b', 'c'].map((id) => analyses.headline(id) !== undefined)).toEqual([true, true, true])
+  expect(useLogbook().traces.size).toBe(0)
+  await analyses.ask('b')
+  expect([...useLogbook().traces.keys()]).toEqual(['b'])
+})
