@@ -1,19 +1,10 @@
 // The ground under load: the list of 500 runs against that of 5, and eight lanes for six hours at 600 times speed.
-import { spawn } from 'node:child_process'
-import { chromium } from '@playwright/test'
+import { openProgram } from './program.mjs'
 
 const HOURS = 6
 const SPEED = 600
 const LANES = 8
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-  stdio: ['ignore', 'pipe', 'inherit'],
-})
-const said = await new Promise((resolve) => server.stdout.once('data', (data) => resolve(String(data))))
-const base = /http:\S+/.exec(said)[0].replace(/\/$/, '')
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
-})
+const { base, browser, close } = await openProgram()
 
 const device = (i) => ({ id: `d${i}`, name: `Skerry P5 no. ${i}`, kind: 'phone', capacityWh: 15, healthPercent: 100, maxWatts: 20 }) // prettier-ignore
 const source = { id: 's', name: 'Bollard 5', kind: 'wall charger', ratedWatts: 5, ports: [{ name: 'C', offers: [{ kind: 'fixed', volts: 5, amps: 1 }] }] } // prettier-ignore
@@ -137,6 +128,5 @@ try {
   console.log(`${LANES} simulated lanes for ${HOURS} hours at ${SPEED} times speed, a reading a second each:`)
   await lanes()
 } finally {
-  await browser.close()
-  server.kill()
+  await close()
 }

@@ -1,17 +1,8 @@
 // From Enter to stored: how long a reading takes to be safe, with an empty logbook and with 500 runs in it.
-import { spawn } from 'node:child_process'
-import { chromium } from '@playwright/test'
+import { openProgram } from './program.mjs'
 
 const READINGS = 60
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-  stdio: ['ignore', 'pipe', 'inherit'],
-})
-const said = await new Promise((resolve) => server.stdout.once('data', (data) => resolve(String(data))))
-const base = /http:\S+/.exec(said)[0].replace(/\/$/, '')
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
-})
+const { base, browser, close } = await openProgram()
 
 const blank = { health: 100 }
 const device = {
@@ -86,6 +77,5 @@ try {
     `  ${(few / 50).toFixed(2)} and ${(many / 50).toFixed(2)} × the target of 50 ms on this machine`,
   )
 } finally {
-  await browser.close()
-  server.kill()
+  await close()
 }

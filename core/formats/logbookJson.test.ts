@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { mergeLogbooks, type Logbook } from '../logbook/logbook'
+import { mergeRecords, type Logbook } from '../logbook/logbook'
 import { SCHOOLS } from '../protocol/schools'
 import { traceFromReadings } from '../trace/trace'
 import { readLogbook, writeLogbook } from './logbookJson'
@@ -224,11 +224,11 @@ describe('the logbook file', () => {
 
   it('merges by id: newer replaces, nothing else is lost, twice is the same as once', () => {
     const a = sample()
-    const b: Logbook = { ...a, runs: a.runs.slice(1), devices: [{ ...a.devices[0], name: 'renamed' }] }
-    const merged = mergeLogbooks(a, b)
-    expect(merged.runs).toHaveLength(a.runs.length)
-    expect(merged.devices.map((d) => d.name)).toContain('renamed')
-    expect(mergeLogbooks(merged, b)).toEqual(merged)
+    const renamed = [{ ...a.devices[0], name: 'renamed' }]
+    const merged = mergeRecords('devices', a.devices, renamed)
+    expect(merged).toHaveLength(a.devices.length)
+    expect(merged.map((d) => d.name)).toContain('renamed')
+    expect(mergeRecords('devices', merged, renamed)).toEqual(merged)
   })
 })
 

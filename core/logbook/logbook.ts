@@ -29,16 +29,6 @@ export function mergeRecords<K extends CollectionName>(
   return [...all.values()]
 }
 
-/** Two logbooks as one. A run comes with the trace of the side it was taken from. */
-export function mergeLogbooks(into: Logbook, from: Logbook): Logbook {
-  const merged = emptyLogbook()
-  for (const name of SHELF_NAMES)
-    Object.assign(merged, { [name]: mergeRecords(name, into[name], from[name]) })
-  const traces = new Map([...into.runs, ...from.runs].map(({ run, trace }) => [run, trace]))
-  merged.runs = mergeRecords('runs', into.runs.map((r) => r.run), from.runs.map((r) => r.run)).map((run) => ({ run, trace: traces.get(run)! })) // prettier-ignore
-  return merged
-}
-
 /** An ink that no lane on the bench has, while there is one; among those the least used by the device's runs. */
 export function freeInk(ofDevice: readonly number[], onBench: readonly number[], count = 8): number {
   const here = onBench.map((ink) => ink % count)

@@ -65,12 +65,13 @@ function within(
   what: string,
   said: string[],
 ): Float64Array {
-  return column.map((value, i) => {
-    if (!(value < low || value > high)) return value
-    if (said.length < 10)
-      said.push(
-        `${what.trim()} ${value} at ${Math.round(time[i])} s is beyond what can be; it counts as not read.`,
-      )
-    return NaN
-  })
+  const beyond = (value: number) => value < low || value > high
+  const first = column.findIndex(beyond)
+  if (first < 0) return column
+  const more = column.reduce((n, value) => n + Number(beyond(value)), -1)
+  const others = more > 0 ? `, and ${more} more of its values,` : ''
+  said.push(
+    `${what.trim()} ${column[first]} at ${Math.round(time[first])} s${others} ${more > 0 ? 'are' : 'is'} beyond what can be and counted as not read.`,
+  )
+  return column.map((value) => (beyond(value) ? NaN : value))
 }

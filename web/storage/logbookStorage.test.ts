@@ -195,6 +195,8 @@ describe('an import', () => {
   it('wiping is one too', async () => {
     await importLogbook(demoLike('a', 'b'), 'replace')
     expect(ids(await wipeLogbook(emptyLogbook()))).toEqual([])
+    // Pressed twice: there is still the logbook to go back to.
+    await wipeLogbook(emptyLogbook())
     expect(ids(await undoEdition())).toEqual(['a', 'b'])
     expect((await readWhole()).logbook.runs[0].trace.time).toHaveLength(3)
   })

@@ -1,5 +1,5 @@
 import { COLLECTION_NAMES, type CollectionName, type Records } from '@core/logbook/collections'
-import { mergeRecords, type Logbook } from '@core/logbook/logbook'
+import { isEmptyLogbook, mergeRecords, type Logbook } from '@core/logbook/logbook'
 import { referencesOf } from '@core/logbook/references'
 import type { Run } from '@core/logbook/run'
 import type { Trace } from '@core/trace/trace'
@@ -161,6 +161,8 @@ export function importLogbook(incoming: Logbook, mode: ImportMode): Promise<Open
   return holdingLock(async () => {
     const now = await readLogbookNow()
     const merging = mode === 'merge'
+    // A second wipe must not put the emptiness where the first can be undone to.
+    if (!merging && isEmptyLogbook(incoming) && isBare(now)) return now
     const traces = new Map(merging ? now.traces : [])
     const fresh: string[] = []
     try {
@@ -173,6 +175,9 @@ export function importLogbook(incoming: Logbook, mode: ImportMode): Promise<Open
     }
   })
 }
+
+const isBare = ({ lists, apart }: OpenedLogbook): boolean =>
+  apart.length === 0 && COLLECTION_NAMES.every((name) => lists[name].length === 0)
 
 async function listsWith(
   now: OpenedLogbook,

@@ -5,6 +5,7 @@ import { readLogbook } from '@core/formats/logbookJson'
 import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
 import type { TraceReadResult } from '@core/formats/traceCsv'
 import { nextInk, type Logbook } from '@core/logbook/logbook'
+import type { Run } from '@core/logbook/run'
 import { usualStep } from '@core/trace/samples'
 import { analysisWork } from '../workers/analysis'
 import type { OpenedTable } from '../workers/analysis.worker'
@@ -89,10 +90,23 @@ export const useFiles = defineStore('files', () => {
     }
   }
 
-  async function takeLogbook(mode: 'merge' | 'replace') {
-    if (opened.value?.kind !== 'logbook') return
-    await logbook.takeLogbook(opened.value.logbook, mode)
+  /** An opened file is taken once, however often the button is pressed; what is refused stays open. */
+  async function once<T>(file: Opened, work: () => Promise<T>): Promise<T> {
     opened.value = null
+    try {
+      return await work()
+    } catch (error) {
+      opened.value ??= file
+      throw error
+    }
+  }
+
+  /** Whether there was a file to take. */
+  async function takeLogbook(mode: 'merge' | 'replace'): Promise<boolean> {
+    const current = opened.value
+    if (current?.kind !== 'logbook') return false
+    await once(current, () => logbook.takeLogbook(current.logbook, mode))
+    return true
   }
 
   /** Puts the opened trace into the logbook as a run of the pair it belongs to. */
@@ -106,27 +120,24 @@ export const useFiles = defineStore('files', () => {
     const { trace, startedAt } = current.result
     const id = crypto.randomUUID()
     const first = trace.percent?.find((p) => !Number.isNaN(p))
-    await logbook.putRun(
-      {
-        id,
-        ...pair,
-        ink: nextInk(logbook.runs.filter((r) => r.deviceId === pair.deviceId).map((r) => r.ink)),
-        startedAt: startedAt ?? new Date().toISOString(),
-        state: 'done',
-        stateReason: '',
-        startPercent: first ?? null,
-        reading: { kind: 'every', seconds: usualStep(trace) },
-        stop: { kind: 'open' },
-        provenance: 'import',
-        events: [],
-        corrections: [],
-        notes: `Read from ${current.file}.`,
-        planned: null,
-        checklist: [],
-      },
-      trace,
-    )
-    opened.value = null
+    const run: Run = {
+      id,
+      ...pair,
+      ink: nextInk(logbook.runs.filter((r) => r.deviceId === pair.deviceId).map((r) => r.ink)),
+      startedAt: startedAt ?? new Date().toISOString(),
+      state: 'done',
+      stateReason: '',
+      startPercent: first ?? null,
+      reading: { kind: 'every', seconds: usualStep(trace) },
+      stop: { kind: 'open' },
+      provenance: 'import',
+      events: [],
+      corrections: [],
+      notes: `Read from ${current.file}.`,
+      planned: null,
+      checklist: [],
+    }
+    await once(current, () => logbook.putRun(run, trace))
     return id
   }
 

@@ -12,8 +12,10 @@ export const canReadOwnBattery = (): boolean => typeof (navigator as WithBattery
 export function readOwnBattery(tell: (percent: number) => void): () => void {
   let stopped = false
   let undo = () => {}
-  void (navigator as WithBattery).getBattery?.().then((battery) => {
-    if (stopped) return
+  const asked = (navigator as WithBattery).getBattery?.().catch(() => undefined)
+  void asked?.then((battery) => {
+    // A page that may not ask hears nothing; the lane goes on by hand.
+    if (stopped || !battery) return
     let last = NaN
     let lastAt = -Infinity
     const read = () => {

@@ -20,7 +20,8 @@ self.addEventListener('activate', (event) => {
 
 // Nobody is moved to a new version while a lane runs: the page says when.
 self.addEventListener('message', (event) => {
-  if (event.data === 'take-up') void self.skipWaiting()
+  // Pages of builds before this worker ask in the second way.
+  if (event.data === 'take-up' || event.data?.type === 'SKIP_WAITING') void self.skipWaiting()
 })
 
 self.addEventListener('fetch', (event) => {

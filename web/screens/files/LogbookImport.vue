@@ -11,7 +11,7 @@ const notices = useNotices()
 
 async function take(mode: 'merge' | 'replace') {
   try {
-    await files.takeLogbook(mode)
+    if (!(await files.takeLogbook(mode))) return
     notices.say(
       mode === 'merge' ? 'The file was merged into the logbook.' : 'The logbook was replaced by the file.',
       logbook.undoEdition,
