@@ -3,7 +3,7 @@ import { createServer, request, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp } from './app'
 import type { Instrument } from './instruments/instrument'
 
@@ -138,15 +138,14 @@ describe('the bridge', () => {
     const close = await stream.opened
     expect((await want('tab-1', ['meter', 'none'])).status).toBe(200)
     expect((await want('tab-1', ['../x'])).status).toBe(400)
-    await vi.waitFor(() => {
-      expect(stream.text()).toContain('data: {"id":"meter","sample":{"t":1,"voltage":9.1}}\n\n')
-      expect(stream.text()).toMatch(/event: failed\ndata: .*"meter".*the lead came off/)
-      expect(stream.text()).toMatch(/event: failed\ndata: .*"none".*no such instrument/)
-    })
+    const said = expect.poll(() => stream.text())
+    await said.toContain('data: {"id":"meter","sample":{"t":1,"voltage":9.1}}\n\n')
+    await said.toMatch(/event: failed\ndata: .*"meter".*the lead came off/)
+    await said.toMatch(/event: failed\ndata: .*"none".*no such instrument/)
     const before = starts
-    await vi.waitFor(() => expect(starts).toBeGreaterThan(before), 3000)
+    await expect.poll(() => starts).toBeGreaterThan(before)
     close()
-    await vi.waitFor(() => expect(stops).toBeGreaterThanOrEqual(starts))
+    await expect.poll(() => stops).toBeGreaterThanOrEqual(starts)
   })
 
   it('asks an instrument once for two tabs, and lets go of it with the last', async () => {
@@ -159,7 +158,7 @@ describe('the bridge', () => {
     await want('tab-a', [])
     expect(stops - stopsBefore).toBe(0)
     closeB()
-    await vi.waitFor(() => expect(stops - stopsBefore).toBe(1))
+    await expect.poll(() => stops - stopsBefore).toBe(1)
     closeA()
   })
 

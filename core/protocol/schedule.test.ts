@@ -1,6 +1,8 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { LONGEST_S } from '../trace/bounds'
 import type { ReadingRule } from './rules'
-import { markAt, missedMarks, nextMark, nominalMark } from './schedule'
+import { markAfter, markAt, missedMarks, nextMark, nominalMark } from './schedule'
 
 const FIVE: ReadingRule = { kind: 'every', seconds: 300 }
 const none = new Set<number>()
@@ -57,4 +59,20 @@ it('reads at given minutes only; the last of them stays due', () => {
   expect(nominalMark(rule, 2500, at(300, 600))).toBe(1800)
   expect(nextMark(rule, 1900, at(1800))).toBe(Infinity)
   expect(nominalMark({ kind: 'meter', seconds: 1 }, 5, none)).toBeUndefined()
+})
+
+it('always goes on, however far out and whatever the step: the next mark is later than the last', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 1, max: 7200, noNaN: true }),
+      fc.double({ min: 0, max: LONGEST_S, noNaN: true }),
+      (seconds, about) => {
+        const mark = Math.floor(about / seconds) * seconds
+        const next = markAfter({ kind: 'every', seconds }, mark)
+        expect(next).toBeGreaterThan(mark)
+        expect(next - mark).toBeCloseTo(seconds, 3)
+      },
+    ),
+    { seed: 9, numRuns: 20_000 },
+  )
 })

@@ -170,7 +170,7 @@ describe('coming back', () => {
   it('finds every reading and the right clock, after a restart of the machine too', async () => {
     const bench = await open()
     const lane = await bench.start(choice())
-    await vi.waitFor(async () => expect((await loadSession()).anchor?.bootId).toBe('b1'))
+    await expect.poll(async () => (await loadSession()).anchor?.bootId).toBe('b1')
     pass(300)
     await bench.note(lane, { percent: 11 })
     // The machine restarts, and is up for longer than it had been at power-on: 75 minutes have passed, not ten.
@@ -194,13 +194,13 @@ describe('coming back', () => {
       pass(0.25)
       FakeWorker.tick()
     }
-    await vi.waitFor(async () => expect((await readJournal(runId)).lines.length).toBeGreaterThan(7))
+    await expect.poll(async () => (await readJournal(runId)).lines.length).toBeGreaterThan(7)
     const again = await open()
     for (let i = 0; i < 8; i++) {
       pass(0.25)
       FakeWorker.tick()
     }
-    await vi.waitFor(() => expect(again.lanes[0].state.lastT).toBe(240))
+    await expect.poll(() => again.lanes[0].state.lastT).toBe(240)
     const times = [...again.lanes[0].state.readings].map((r) => r.t)
     expect(new Set(times).size).toBe(times.length)
     expect(times).toEqual([...times].sort((a, b) => a - b))
@@ -209,7 +209,7 @@ describe('coming back', () => {
   it('counts sleep, and stamps what is noted in doubt by the clock as it turns out to be', async () => {
     const bench = await open()
     const lane = await bench.start(choice())
-    await vi.waitFor(async () => expect((await loadSession()).anchor).not.toBeNull())
+    await expect.poll(async () => (await loadSession()).anchor).not.toBeNull()
     pass(60)
     // Twenty minutes asleep: the page’s clock stood still. The reading is typed before any tick has seen it.
     machine.wall += 1_200_000

@@ -5,6 +5,7 @@ import { agree } from '@core/gear/agree'
 import { capacityOf } from '@core/gear/capacity'
 import { entrySchema } from '@core/protocol/entry'
 import { suspicion } from '@core/protocol/suspicion'
+import { TEMPERATURE_BOUNDS } from '@core/trace/bounds'
 import { CHANNELS, channel, type Channel } from '@core/trace/channels'
 import { decimal } from '@core/trace/decimal'
 import type { Reading } from '@core/trace/trace'
@@ -17,8 +18,8 @@ export type Field = Channel
 const blank = () => Object.fromEntries(CHANNELS.map((c) => [c, ''])) as Record<Field, string>
 const celsius = number()
   .typeError('Degrees must be a number.')
-  .min(-40)
-  .max(150, 'That is beyond any battery.')
+  .min(TEMPERATURE_BOUNDS[0], 'That is beyond any battery.')
+  .max(TEMPERATURE_BOUNDS[1], 'That is beyond any battery.')
 
 /** Typing one reading after another: checks it, asks once about what is odd, notes it. */
 export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) => number | null) {
