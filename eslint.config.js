@@ -34,6 +34,22 @@ export default ts.config(
       'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
     },
   },
+  // One form layer: what a field and a dialog look like, and how their faults are told, is said there once.
+  {
+    files: ['web/**/*.vue'],
+    ignores: ['web/forms/**'],
+    rules: {
+      'vue/no-restricted-html-elements': [
+        'error',
+        ...Object.entries({
+          'v-text-field': 'FormText',
+          'v-textarea': 'FormText',
+          'v-select': 'FormPick',
+          'v-dialog': 'FormDialog',
+        }).map(([element, ours]) => ({ element, message: `Use ${ours} of web/forms.` })),
+      ],
+    },
+  },
   // The arrows of the house: each room imports what its entry in the table allows, and nothing else.
   { files: ROOMS, plugins: { house: { rules: { arrows } } }, rules: { 'house/arrows': 'error' } },
   {

@@ -27,6 +27,7 @@ test('a deletion can be undone', async ({ page }) => {
   await page.getByRole('button', { name: 'Delete Thwart T11' }).click()
   await expect(page.getByRole('button', { name: 'Edit Thwart T11' })).toBeHidden()
   await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: 'Edit Thwart T11' })).toBeVisible()
   await page.reload()
   await expect(page.getByRole('button', { name: 'Edit Thwart T11' })).toBeVisible()
 })
@@ -37,8 +38,8 @@ test('an impossible reading is refused where it is typed, an odd one asked about
   await page.getByLabel('Level').fill('104')
   await page.getByLabel('Power').fill('-500')
   await page.getByRole('button', { name: 'Note a reading' }).click()
-  await expect(page.getByText('The battery level cannot be above 100 %.')).toBeVisible()
-  await expect(page.getByText('Watts cannot be below -300 W.')).toBeVisible()
+  await expect(page.getByText('The battery level must be at most 100 %.')).toBeVisible()
+  await expect(page.getByText('Watts must be at least -300 W.')).toBeVisible()
   await expect(page.getByLabel('Level')).toHaveValue('104')
   await expect(page.getByTestId('level')).toHaveText(/5/)
 

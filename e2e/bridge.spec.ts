@@ -84,7 +84,7 @@ test('a simulated meter and battery, each with its clock, stand together by the 
   await page.getByRole('button', { name: 'Move a clock' }).click()
   await page.getByLabel('Move simulated-battery by').fill('soon')
   await page.getByLabel('Move simulated-battery by').press('Enter')
-  await expect(page.getByText('Give seconds, at most an hour either way.')).toBeVisible()
+  await expect(page.getByText('The shift must be a number.')).toBeVisible()
   await page.getByLabel('Move simulated-battery by').fill('-2,5')
   await page.getByLabel('Move simulated-battery by').press('Enter')
   await expect(page.getByTestId('offset').filter({ hasText: '−2.5' })).toBeVisible()

@@ -100,7 +100,7 @@ onMounted(() => startup.begin().catch(useNotices().fail))
         title="The logbook could not be opened"
         :text="logbook.failure"
       >
-        <v-btn variant="flat" color="primary" @click="reload">Try again</v-btn>
+        <v-btn-main @click="reload">Try again</v-btn-main>
         <v-btn @click="takeCopy">Take the second copy as a file</v-btn>
       </EmptyPage>
       <LostLogbook v-else-if="startup.loss" :loss="startup.loss" />

@@ -1,7 +1,7 @@
 import { array, mixed, number, object, type AnySchema, type InferType } from 'yup'
-import { decimal } from '../trace/decimal'
 import { id } from '../trace/fields'
-import { correctionsField, name, optional, positive, rangeField, text } from './fields'
+import { neededNumber, optionalNumber } from '../trace/typedNumber'
+import { correctionsField, name, positive, rangeField, text } from './fields'
 
 export const DEVICE_KINDS = ['phone', 'tablet', 'laptop', 'other'] as const
 export type DeviceKind = (typeof DEVICE_KINDS)[number]
@@ -61,12 +61,7 @@ export const DEVICE_FIELDS = {
     rating: 'capacity, Wh',
   },
   healthPercent: {
-    schema: number()
-      .transform((v, original) => (typeof original === 'string' ? decimal(original) : v))
-      .typeError('Health must be a number.')
-      .min(1, 'Health must be at least 1 %.')
-      .max(120, 'Health must be at most 120 %.')
-      .required('Give the battery’s health; 100 when new.'),
+    schema: neededNumber('Health', 1, 120, ' %'),
     label: 'Battery health',
     input: 'number',
     unit: '%',
@@ -114,14 +109,14 @@ export const DEVICE_FIELDS = {
   },
   /** Least supply it charges from, W and V. */
   minWatts: {
-    schema: optional('Least it charges from', 0, 240, ' W'),
+    schema: optionalNumber('Least it charges from', 0, 240, ' W'),
     label: 'Charges from',
     input: 'number',
     unit: 'W',
     rating: 'least it charges from, W',
   },
   minVolts: {
-    schema: optional('Least volts', 0, 48, ' V'),
+    schema: optionalNumber('Least volts', 0, 48, ' V'),
     label: 'and from',
     input: 'number',
     unit: 'V',

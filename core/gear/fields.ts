@@ -1,6 +1,7 @@
 import { array, number, object, string, type ObjectSchema } from 'yup'
 import { decimal } from '../trace/decimal'
 import { moment } from '../trace/fields'
+import { neededNumber, optionalNumber } from '../trace/typedNumber'
 
 /** A correction of a rating, kept with the item it corrects: the old value stays. */
 export interface RatingCorrection {
@@ -12,26 +13,17 @@ export interface RatingCorrection {
   when: string
 }
 
-/** An empty field is "not known", never zero. A decimal comma is a decimal point. */
-export const optional = (label: string, low: number, high: number, unit = '') =>
-  number()
-    .transform((value, original) => {
-      if (original === '' || original === null || original === undefined) return null
-      return typeof original === 'string' ? decimal(original) : value
-    })
-    .typeError(`${label} must be a number.`)
-    .min(low, `${label} must be at least ${low}${unit}.`)
-    .max(high, `${label} must be at most ${high}${unit}.`)
-    .nullable()
-    .defined()
-    .default(null)
-
+/** A rating that may be unknown; what is known of it lies above zero. */
 export const positive = (label: string, high: number, unit = '') =>
-  optional(label, 0, high, unit).test(
+  optionalNumber(label, 0, high, unit).test(
     'positive',
     `${label} must be more than 0.`,
     (v) => v === null || v === undefined || v > 0,
   )
+
+/** The same where it cannot be left out. */
+export const neededPositive = (label: string, high: number, unit = '') =>
+  neededNumber(label, 0, high, unit).moreThan(0, `${label} must be more than 0.`)
 
 export const text = (max = 2000) =>
   string().trim().max(max, `Keep it under ${max} characters.`).defined().default('')

@@ -1,7 +1,7 @@
-import { array, boolean, mixed, number, object, type ObjectSchema } from 'yup'
-import { decimal } from '../trace/decimal'
+import { array, boolean, mixed, object, type ObjectSchema } from 'yup'
 import { id, isBetween, moment, optionalId } from '../trace/fields'
-import { correctionsField, name, optional, positive, text } from './fields'
+import { optionalNumber } from '../trace/typedNumber'
+import { correctionsField, name, neededPositive, positive, text } from './fields'
 
 export { deviceSchema } from './deviceFields'
 
@@ -56,19 +56,14 @@ export const sourceSchema: ObjectSchema<Source> = object({
   kind: mixed<Source['kind']>()
     .oneOf([...SOURCE_KINDS], 'Choose a kind.')
     .required('Choose a kind.'),
-  ratedWatts: number()
-    .transform((v, original) => (typeof original === 'string' ? decimal(original) : v))
-    .typeError('Rated watts must be a number.')
-    .moreThan(0, 'Rated watts must be more than 0.')
-    .max(500, 'Rated watts must be at most 500 W.')
-    .required('Give the rated watts.'),
+  ratedWatts: neededPositive('Rated watts', 500, ' W'),
   ports: array(object({ name: text(40), offers: array(offerSchema).defined().max(64) }))
     .defined()
     .default([])
     .max(32),
   sharing: text(),
-  price: optional('Price', 0, 100_000),
-  weightG: optional('Weight', 0, 50_000, ' g'),
+  price: optionalNumber('Price', 0, 100_000),
+  weightG: optionalNumber('Weight', 0, 50_000, ' g'),
   size: text(80),
   owned: boolean().defined().default(true),
   notes: text(),
@@ -80,13 +75,9 @@ export const cableSchema: ObjectSchema<Cable> = object({
   name: name(),
   connectors: text(80),
   lengthM: positive('Length', 20, ' m'),
-  maxAmps: number()
-    .typeError('Current limit must be a number.')
-    .moreThan(0, 'Current limit must be more than 0.')
-    .max(10, 'Current limit must be at most 10 A.')
-    .required(),
+  maxAmps: neededPositive('Current limit', 10, ' A'),
   marked: boolean().defined().default(false),
-  price: optional('Price', 0, 100_000),
+  price: optionalNumber('Price', 0, 100_000),
   corrections: correctionsField(),
 })
 
@@ -98,8 +89,8 @@ export const meterSchema: ObjectSchema<Meter> = object({
     .required('Choose a kind.'),
   resolution: positive('Resolution', 10),
   resolutionAmps: positive('Resolution in amperes', 10, ' A'),
-  accuracyPercent: optional('Accuracy', 0, 50, ' %'),
-  accuracyDigits: optional('Accuracy in digits', 0, 1000),
+  accuracyPercent: optionalNumber('Accuracy', 0, 50, ' %'),
+  accuracyDigits: optionalNumber('Accuracy in digits', 0, 1000),
   intervalS: positive('Interval', 7200, ' s'),
   place: mixed<Meter['place']>()
     .oneOf([...METER_PLACES], 'Choose where it sits.')

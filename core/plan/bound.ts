@@ -1,3 +1,4 @@
+import { group, sum } from 'd3-array'
 import type { Job, Means, Window } from './timetable'
 
 /** A resource that all its runs must pass through, some at a time. */
@@ -15,14 +16,14 @@ export interface Bottleneck {
 export function lowerBounds(jobs: readonly Job[], windows: readonly Window[], means: Means): Bottleneck[] {
   if (jobs.length === 0) return []
   const bounds: Bottleneck[] = [
-    ...[...groupBy(jobs, (j) => j.device)].map(([id, own]) =>
+    ...[...group(jobs, (j) => j.device)].map(([id, own]) =>
       boundOf('unit', id, own, windows, Math.max(1, means.units[id] ?? 1)),
     ),
-    ...[...groupBy(jobs, (j) => j.source)].map(([id, own]) =>
+    ...[...group(jobs, (j) => j.source)].map(([id, own]) =>
       boundOf('source', id, withoutPrep(own), windows, 1),
     ),
     boundOf('strip', '', withoutPrep(jobs), windows, means.atOnce),
-    ...[...groupBy(jobs, (j) => j.pair)].map(([id, own]) => repeatsBound(id, own, windows)),
+    ...[...group(jobs, (j) => j.pair)].map(([id, own]) => repeatsBound(id, own, windows)),
   ]
   return bounds.sort((a, b) => b.freeS - a.freeS || b.windows - a.windows)
 }
@@ -76,11 +77,3 @@ function repeatsBound(id: string, jobs: readonly Job[], windows: readonly Window
   const last = windows.findIndex((w) => w.day === days.at(-1))
   return { kind: 'repeats', id, windows: last + 1, freeS: freeNeeded(jobs.slice(0, 1), windows, 1, last + 1) }
 }
-
-export function groupBy<T>(items: readonly T[], key: (item: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>()
-  for (const item of items) groups.set(key(item), [...(groups.get(key(item)) ?? []), item])
-  return groups
-}
-
-const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0)

@@ -1,6 +1,7 @@
 import { shuffle } from 'simple-statistics'
 import { randomFrom } from '../stats/random'
-import { groupBy, lowerBounds, type Bottleneck } from './bound'
+import { group } from 'd3-array'
+import { lowerBounds, type Bottleneck } from './bound'
 import { Timetable, type Job, type Means, type Placed, type Window } from './timetable'
 
 export interface Plan {
@@ -97,9 +98,7 @@ function earliest(table: Timetable, job: Job): Placed | null {
 /** How much a run presses: its device's and its source's work, and its own length, each as a share of the most. */
 function weights(jobs: readonly Job[], means: Means): Map<string, number> {
   const load = (of: (j: Job) => string, share: (j: Job) => number) => {
-    const sums = new Map(
-      [...groupBy(jobs, of)].map(([id, own]) => [id, own.reduce((a, j) => a + share(j), 0)]),
-    )
+    const sums = new Map([...group(jobs, of)].map(([id, own]) => [id, own.reduce((a, j) => a + share(j), 0)]))
     const most = Math.max(1, ...sums.values())
     return (j: Job) => sums.get(of(j))! / most
   }
@@ -138,11 +137,11 @@ export function lengthOf(placed: readonly Placed[], windows: readonly Window[]):
 /** Devices on which one source comes first in every round of repeats: the order would favour or burden it. */
 export function alwaysFirst(placed: readonly Placed[]): number {
   let count = 0
-  for (const own of groupBy(
+  for (const own of group(
     [...placed].sort((a, b) => a.startS - b.startS),
     (p) => p.job.device,
   ).values()) {
-    const rounds = [...groupBy(own, (p) => p.job.source).values()]
+    const rounds = [...group(own, (p) => p.job.source).values()]
     if (rounds.length < 2) continue
     const repeats = Math.min(...rounds.map((r) => r.length))
     if (repeats < 2) continue

@@ -1,12 +1,13 @@
-import { array, boolean, lazy, object, string, type ObjectSchema } from 'yup'
-import { checklistAnswerSchema, protocolSchema, typedNumber } from '../protocol/schema'
+import { array, boolean, lazy, number, object, string, type ObjectSchema } from 'yup'
+import { checklistAnswerSchema, protocolSchema } from '../protocol/schema'
 import { bounded, id, isPlainKey, moment, optionalId } from '../trace/fields'
+import { neededNumber } from '../trace/typedNumber'
 import type { BenchMeans, Campaign, PairPlan, PlannedRun, Slot } from './campaign'
 import { dateOf, TIME } from './dates'
 import type { Availability, FreeHours } from './windows'
 
 const wholeNumber = (label: string, low: number, high: number) =>
-  typedNumber(label, low, high).integer(`${label} must be a whole number.`)
+  neededNumber(label, low, high).integer(`${label} must be a whole number.`)
 
 /** Free hours of a day as typed. */
 export const freeHoursSchema: ObjectSchema<FreeHours> = object({
@@ -17,6 +18,15 @@ export const freeHoursSchema: ObjectSchema<FreeHours> = object({
     .test('span', 'The end must differ from the beginning.', function (to) {
       return to !== this.parent.from
     }),
+})
+
+/** Moving a planned run: a stretch of free hours by its beginning, and a time in it, or none for the earliest. */
+export const moveSchema = object({
+  day: number().required(),
+  time: string()
+    .trim()
+    .matches(TIME, { message: 'Write the time like 19:30, or leave it empty.', excludeEmptyString: true })
+    .defined(),
 })
 
 const dateText = () =>
@@ -37,7 +47,7 @@ const MOST_IDS = 5000
 /** A record of numbers by id, whatever the ids are. */
 const byId = (label: string, low: number, high: number, whole: boolean) =>
   lazy((value: unknown) => {
-    const entry = whole ? wholeNumber(label, low, high) : typedNumber(label, low, high)
+    const entry = whole ? wholeNumber(label, low, high) : neededNumber(label, low, high)
     const keys = typeof value === 'object' && value !== null ? Object.keys(value) : []
     if (keys.length > MOST_IDS || !keys.every((key) => isPlainKey(key)))
       return object({}).test('keys', `${label}: what it is given for cannot be read`, () => false)
@@ -50,8 +60,8 @@ export const meansSchema = object({
   sideBySide: boolean().defined().default(true),
   units: byId('The number of units', 1, 20, true),
   drainHours: byId('Hours to drain', 0, 48, false),
-  setupMinutes: typedNumber('Minutes to rig a run', 0, 240),
-  marginPercent: typedNumber('The share kept in hand', 0, 100, ' %'),
+  setupMinutes: neededNumber('Minutes to rig a run', 0, 240),
+  marginPercent: neededNumber('The share kept in hand', 0, 100, ' %'),
   seed: wholeNumber('The seed', 1, 2_000_000_000),
 }) as unknown as ObjectSchema<BenchMeans>
 

@@ -1,7 +1,8 @@
 import { format } from 'date-fns'
 import { duration } from '../words/figures'
 import type { Bottleneck } from './bound'
-import type { Arrangement, Saving } from './arrange'
+import type { Arrangement } from './arrangement'
+import type { Saving } from './savings'
 import type { Obstacle, Placed } from './timetable'
 
 /** Names for ids, as the reader knows them. */

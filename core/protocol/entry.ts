@@ -1,17 +1,7 @@
-import { number, object, string } from 'yup'
-import { decimal } from '../trace/decimal'
+import { boolean, object, string } from 'yup'
+import { TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { CHANNELS, channel, type Channel } from '../trace/channels'
-
-const typed = (label: string, low: number, high: number, unit: string) =>
-  number()
-    .transform((value, original) => {
-      if (typeof original !== 'string') return value
-      const text = original.trim()
-      return text === '' ? undefined : decimal(text)
-    })
-    .typeError(`${label} must be a number.`)
-    .min(low, `${label} cannot be below ${low}${unit}.`)
-    .max(high, `${label} cannot be above ${high}${unit}.`)
+import { neededNumber, typedNumber } from '../trace/typedNumber'
 
 /** Channels whose label does not say what was typed. */
 const LABELS: Partial<Record<Channel, string>> = { percent: 'The battery level', power: 'Watts' }
@@ -21,22 +11,46 @@ export const entrySchema = object(
   Object.fromEntries(
     CHANNELS.map((c) => [
       c,
-      typed(LABELS[c] ?? channel(c).label, ...channel(c).bounds, ` ${channel(c).unit}`),
+      typedNumber(LABELS[c] ?? channel(c).label, ...channel(c).bounds, ` ${channel(c).unit}`),
     ]),
-  ) as Record<Channel, ReturnType<typeof typed>>,
+  ) as Record<Channel, ReturnType<typeof typedNumber>>,
 ).test('something', 'Type the battery level, the power, or both.', (entry) =>
   Object.values(entry).some((v) => v !== undefined),
 )
 
 /** What is asked before the clock starts. */
-export const startLevelSchema = typed('The start level', 0, 100, ' %').required('Give the start level.')
-export const intervalSchema = typed('The interval', 0.1, 120, ' min').required(
-  'Give the interval in minutes.',
-)
+export const startLevelSchema = neededNumber('The start level', 0, 100, ' %')
 
 /** A corrected value, and why. An empty value means "not read". */
 export const correctionSchema = (label: string, [low, high]: readonly [number, number], unit: string) =>
   object({
-    value: typed(label, low, high, unit),
+    value: typedNumber(label, low, high, unit),
     why: string().trim().required('Say why, so that it is known later.'),
   })
+
+/** How a run is stopped by hand: a spoilt one says what spoilt it. */
+export const stopSchema = object({
+  reason: string()
+    .trim()
+    .defined()
+    .max(400)
+    .when('spoilt', {
+      is: true,
+      then: (reason) => reason.required('Say what spoilt it, so that it is known later.'),
+    }),
+  spoilt: boolean().required(),
+})
+
+/** What is said of something that happened, or why something was changed: a word or two at least. */
+export const wordsSchema = (missing: string, longest: number) =>
+  object({ words: string().trim().required(missing).max(longest) })
+
+/** A temperature as typed, °C. */
+export const degreesSchema = neededNumber('Degrees', ...TEMPERATURE_BOUNDS, ' °C')
+
+/** What an item of the checklist asks for: a level of the battery, or a temperature of the room. */
+export const askedSchema = (unit: string) =>
+  unit === '%' ? neededNumber('The level', 0, 100, ' %') : neededNumber('The temperature', -40, 80, ' °C')
+
+/** How far a stream's clock is moved, s: an hour either way. */
+export const shiftSchema = neededNumber('The shift', -3600, 3600, ' s')

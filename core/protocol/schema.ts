@@ -1,22 +1,10 @@
 import { array, boolean, mixed, number, object, string, type ObjectSchema } from 'yup'
-import { decimal } from '../trace/decimal'
 import { boundedOrNull, id, isBetween, moment } from '../trace/fields'
 import { placesProblem } from '../trace/places'
+import { neededNumber } from '../trace/typedNumber'
 import type { ChecklistAnswer } from './checklist'
 import { CONDITION_KINDS, START_WAYS, type Condition, type Protocol } from './protocol'
 import type { ReadingRule, StopRule } from './rules'
-
-/** A number as typed: a decimal comma is a point. */
-export const typedNumber = (label: string, low: number, high: number, unit = '') =>
-  number()
-    .transform((value, original) => {
-      if (typeof original !== 'string') return value
-      return original.trim() === '' ? undefined : decimal(original)
-    })
-    .typeError(`${label} must be a number.`)
-    .min(low, `${label} must be at least ${low}${unit}.`)
-    .max(high, `${label} must be at most ${high}${unit}.`)
-    .required(`Give ${label.charAt(0).toLowerCase()}${label.slice(1)}.`)
 
 const SHORTEST_STEP_S = 1
 const LONGEST_STEP_S = 7200
@@ -97,11 +85,11 @@ export const protocolSchema: ObjectSchema<Protocol> = object({
   name: string().trim().required('Give the protocol a name.').max(80, 'Keep the name under 80 characters.'),
   goodFor: string().defined().max(400).default(''),
   hides: string().defined().max(400).default(''),
-  startPercent: typedNumber('The start level', 0, 99, ' %'),
+  startPercent: neededNumber('The start level', 0, 99, ' %'),
   startWay: mixed<Protocol['startWay']>()
     .oneOf(Object.keys(START_WAYS) as Protocol['startWay'][])
     .required('Choose how the start level is reached.'),
-  restMinutes: typedNumber('The rest', 0, 1440, ' min'),
+  restMinutes: neededNumber('The rest', 0, 1440, ' min'),
   reading: readingRuleSchema,
   temperatureMinutes: array(number().min(0).max(1440).required()).defined().default([]).max(MOST_MINUTES),
   temperaturePlaces: array(string().trim().required().max(40))
@@ -114,7 +102,7 @@ export const protocolSchema: ObjectSchema<Protocol> = object({
         return problem === null || context.createError({ message: `The places of temperature: ${problem}.` })
       },
     }),
-  stopLimitC: typedNumber('The stop limit', 20, 60, ' °C'),
+  stopLimitC: neededNumber('The stop limit', 20, 60, ' °C'),
   stop: stopRuleSchema,
   conditions: array(conditionSchema).defined().default([]).max(60),
 })

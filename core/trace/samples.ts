@@ -1,3 +1,4 @@
+import { bisectLeft } from 'd3-array'
 import { median } from 'simple-statistics'
 
 /** The readings of one channel that were really taken: times in seconds and their values. */
@@ -29,16 +30,7 @@ export function medianInterval({ t }: Samples): number {
 }
 
 /** Index of the first element of the sorted `t` that is at or after `at` (t.length when none is). */
-export function firstAtOrAfter(t: Float64Array, at: number): number {
-  let low = 0
-  let high = t.length
-  while (low < high) {
-    const middle = (low + high) >>> 1
-    if (t[middle] < at) low = middle + 1
-    else high = middle
-  }
-  return low
-}
+export const firstAtOrAfter = (t: Float64Array, at: number): number => bisectLeft(t, at)
 
 /** Straight-line value at `at` seconds; NaN outside the samples: nothing is extrapolated. */
 export function valueAt({ t, v }: Samples, at: number): number {

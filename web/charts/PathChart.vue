@@ -2,7 +2,10 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { useTheme } from 'vuetify'
-import { finishOf, pathChart, type Flag, type Path, type Tick } from './paths'
+import { chartColours } from './colours'
+import { finishOf } from './finish'
+import type { Flag, Path, Tick } from './options'
+import { pathChart } from './pathChart'
 import { Chart } from './setup'
 
 const props = withDefaults(
@@ -44,7 +47,7 @@ const chart = shallowRef<Chart<'line'>>()
 
 const options = computed(() => ({
   ...props,
-  dark: theme.current.value.dark,
+  colours: chartColours(theme.current.value as never),
   narrow: narrow.value,
   width: props.finishLevel === undefined ? 0 : Math.round(width.value),
 }))

@@ -1,13 +1,4 @@
-import {
-  Chart,
-  Decimation,
-  Filler,
-  LinearScale,
-  LineController,
-  LineElement,
-  PointElement,
-  Tooltip,
-} from 'chart.js'
+import { Chart, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
 import annotation from 'chartjs-plugin-annotation'
 import { finishLine } from './finishLine'
 
@@ -16,7 +7,6 @@ Chart.register(
   LineElement,
   PointElement,
   LinearScale,
-  Decimation,
   Filler,
   Tooltip,
   annotation,

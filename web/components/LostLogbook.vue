@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { dayAndTime } from '@core/words/moments'
 import { download } from '../composables/download'
 import { useNotices } from '../stores/notices'
 import { useStartup, type Loss } from '../stores/startup'
@@ -13,13 +14,12 @@ const busy = ref(false)
 
 const counted = (runs: number, lanes: number): string =>
   `${runs} ${runs === 1 ? 'run' : 'runs'} and ${lanes} ${lanes === 1 ? 'lane' : 'lanes'} on the bench`
-const when = (iso: string): string => new Date(iso).toLocaleString()
 const copied = computed(() => props.loss.found.copied)
 const hasCopy = computed(() => copied.value !== null || props.loss.found.lanes > 0)
 const held = computed(() => {
   const { note, runs, lanes } = props.loss
   const before = note
-    ? `On ${when(note.at)} this browser’s store held ${counted(note.runs, note.lanes)}; now it`
+    ? `On ${dayAndTime(note.at)} this browser’s store held ${counted(note.runs, note.lanes)}; now it`
     : 'This browser’s store'
   const behind = note ? '' : ', less than its second copy'
   return `${before} holds ${counted(runs, lanes)}${behind}. The browser may have lost or cleared its database.`
@@ -53,10 +53,10 @@ const takeFile = () =>
 
 <template>
   <EmptyPage title="Something is missing" :text="`${held} ${offer}`">
-    <v-btn v-if="hasCopy" variant="flat" color="primary" :loading="busy" @click="act(startup.bringBack)"
-      >Bring the second copy back</v-btn
+    <v-btn-main v-if="hasCopy" :loading="busy" @click="act(startup.bringBack)"
+      >Bring the second copy back</v-btn-main
     >
     <v-btn v-if="copied" :disabled="busy" @click="takeFile">Take it as a file</v-btn>
-    <v-btn variant="outlined" :disabled="busy" @click="act(startup.leaveLoss)">Go on with what is here</v-btn>
+    <v-btn-other :disabled="busy" @click="act(startup.leaveLoss)">Go on with what is here</v-btn-other>
   </EmptyPage>
 </template>

@@ -25,7 +25,7 @@ async function takeUp() {
     A newer version of the program is here.
     {{ waits ? 'It is taken up once no lane runs.' : '' }}
     <template v-if="!waits" #append>
-      <v-btn variant="outlined" @click="takeUp">Take it up</v-btn>
+      <v-btn-other @click="takeUp">Take it up</v-btn-other>
     </template>
   </v-alert>
 </template>

@@ -1,15 +1,26 @@
 <script setup lang="ts">
 import { useField } from 'vee-validate'
+import { computed } from 'vue'
 
-defineOptions({ inheritAttrs: false })
+/** The one list to choose from: bound by `name` to the form around it, or by v-model where it stands alone. */
 const props = defineProps<{
-  name: string
-  label: string
+  label?: string
   items: readonly unknown[]
+  name?: string
   multiple?: boolean
-  hint?: string
+  error?: string
 }>()
-const { value, errorMessage } = useField<unknown>(() => props.name)
+const own = defineModel<unknown>()
+defineOptions({ inheritAttrs: false })
+
+const field = props.name === undefined ? undefined : useField<unknown>(() => props.name as string)
+const value = computed({
+  get: () => (field ? field.value.value : own.value),
+  set: (chosen) => {
+    if (field) field.value.value = chosen
+    else own.value = chosen
+  },
+})
 </script>
 
 <template>
@@ -19,8 +30,7 @@ const { value, errorMessage } = useField<unknown>(() => props.name)
     :items="items"
     :multiple="multiple"
     :chips="multiple"
-    :hint="hint"
-    :error-messages="errorMessage"
+    :error-messages="field ? field.errorMessage.value : error"
     v-bind="$attrs"
   />
 </template>

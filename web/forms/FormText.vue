@@ -1,39 +1,41 @@
 <script setup lang="ts">
 import { useField } from 'vee-validate'
+import { computed, useAttrs, useTemplateRef } from 'vue'
 
-/** One text field of a form, bound by name to its validation. */
+/** The one text field: bound by `name` to the form around it, or by v-model where it stands alone. */
 const props = defineProps<{
-  name: string
   label: string
-  suffix?: string
-  hint?: string
+  name?: string
   numeric?: boolean
   multiline?: boolean
-  autofocus?: boolean
+  /** Alone, a field's fault is told by whoever holds its value. */
+  error?: string
 }>()
-const { value, errorMessage, handleBlur } = useField<string | number | null>(() => props.name)
+const own = defineModel<string | number | null>()
+defineOptions({ inheritAttrs: false })
+
+const field =
+  props.name === undefined ? undefined : useField<string | number | null>(() => props.name as string)
+const value = computed({
+  get: () => (field ? field.value.value : own.value),
+  set: (typed) => {
+    if (field) field.value.value = typed ?? ''
+    else own.value = typed
+  },
+})
+const attrs = useAttrs()
+const bound = computed(() => ({
+  label: props.label,
+  inputmode: props.numeric ? 'decimal' : undefined,
+  errorMessages: field ? field.errorMessage.value : props.error,
+  ...attrs,
+}))
+const left = (event: Event) => field?.handleBlur(event)
+const input = useTemplateRef<{ focus: () => void }>('input')
+defineExpose({ focus: () => input.value?.focus() })
 </script>
 
 <template>
-  <v-textarea
-    v-if="multiline"
-    v-model="value"
-    :label="label"
-    :hint="hint"
-    :error-messages="errorMessage"
-    rows="1"
-    auto-grow
-    @blur="handleBlur"
-  />
-  <v-text-field
-    v-else
-    v-model="value"
-    :label="label"
-    :suffix="suffix"
-    :hint="hint"
-    :inputmode="numeric ? 'decimal' : undefined"
-    :error-messages="errorMessage"
-    :autofocus="autofocus"
-    @blur="handleBlur"
-  />
+  <v-textarea v-if="multiline" ref="input" v-model="value" rows="1" auto-grow v-bind="bound" @blur="left" />
+  <v-text-field v-else ref="input" v-model="value" v-bind="bound" @blur="left" />
 </template>

@@ -79,6 +79,12 @@ export async function sweepJournals(claimed: (runId: string) => boolean, isRun: 
   return unclaimed
 }
 
+/** Removes the journals of runs that are in the logbook. Whoever holds the bench would do the same. */
+export async function dropFinishedJournals(isRun: (runId: string) => boolean): Promise<void> {
+  const runs = new Set((await journalDrawer.keys()).map(runOf))
+  for (const runId of runs) if (isRun(runId)) await dropJournal(runId)
+}
+
 const isStart = (line: JournalLine): boolean =>
   line.kind === 'readings' && line.readings.every((r) => r.t === 0)
 

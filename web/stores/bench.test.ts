@@ -252,6 +252,20 @@ describe('ending a lane', () => {
     expect(await loadPutBack()).toEqual([])
   })
 
+  it('leaves nothing behind when it was cut off before the journal went', async () => {
+    const bench = await open()
+    const lane = await bench.start(choice())
+    pass(300)
+    await bench.note(lane, { percent: 11 })
+    const drop = vi.spyOn(journalDrawer, 'removeItem').mockRejectedValue(new Error('killed'))
+    await bench.finish(lane, { spoilt: false, reason: '' }).catch(() => undefined)
+    drop.mockRestore()
+    expect((await loadSession()).lanes).toEqual([])
+    expect(await journalDrawer.keys()).not.toEqual([])
+    await open()
+    await expect.poll(() => journalDrawer.keys()).toEqual([])
+  })
+
   it('goes on as a lane when the browser refuses the run', async () => {
     const bench = await open()
     const lane = await bench.start(choice())

@@ -1,21 +1,20 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { traceOf, type Ending } from '@core/bench/finish'
-import { readingAt } from '@core/bench/due'
 import { emptySession, type Session } from '@core/bench/session'
 import type { LaneChoice, LaneSetup } from '@core/bench/setup'
-import { stamp } from '@core/bench/state'
 import { MOST_LANES } from '@core/bench/strip'
 import type { Run } from '@core/logbook/run'
-import type { Offsets } from '@core/trace/clocks'
-import type { Reading, TraceEvent } from '@core/trace/trace'
+import type { Reading } from '@core/trace/trace'
 import * as stored from '../storage/benchSession'
 import * as journal from '../storage/journal'
 import { writeNote } from '../storage/note'
 import { copySession, dropJournalCopy, leaveJournalCopies } from '../storage/secondCopy'
+import { benchAlarm } from './benchAlarm'
 import { useBenchClock } from './benchClock'
 import { leaveBench, onBenchChanged, takeBench, tellBenchChanged, waitForBench } from './benchLock'
-import { apply, elapsedAt, flush, makeLane, record, type Lane, type Noted } from './lane'
+import { benchNotes } from './benchNotes'
+import { apply, elapsedAt, flush, makeLane, record, type Lane } from './lane'
 import {
   plugIn,
   readSimulation,
@@ -37,7 +36,7 @@ export const useBench = defineStore('bench', () => {
   const logbook = useLogbook()
   const putBack = usePutBack()
   const lanes = shallowRef<Lane[]>([])
-  const alarm = ref('')
+  const { alarm, raise, safely, retry } = benchAlarm(lanes)
   /** Another tab holds the bench: this one shows its lanes and writes nothing. */
   const watching = ref(false)
   /** Lanes in storage that cannot be read. */
@@ -48,6 +47,7 @@ export const useBench = defineStore('bench', () => {
   const known = ref(false)
   const clock = useBenchClock(onSlept, () => void saveSession().catch(raise))
   const feeds: FeedBench = { settled: clock.settled, watch: clock.watch, raise }
+  const notes = benchNotes(clock, safely)
   const ticks = metronome(tick)
   let resuming: Promise<void> | undefined
   /** Counts what was stored of the session: what is behind it was lost. */
@@ -162,7 +162,11 @@ export const useBench = defineStore('bench', () => {
     const found = await stored.loadSession()
     apart.value = found.apart
     known.value = true
-    if (!found.lanes.length || lanes.value.length || watching.value) return
+    if (lanes.value.length || watching.value) return
+    if (!found.lanes.length) {
+      await journal.dropFinishedJournals((id) => logbook.run(id) !== undefined)
+      return
+    }
     if (await takeBench()) await takeOver()
     else {
       watching.value = true
@@ -267,58 +271,6 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
-  function raise(error: unknown) {
-    const waiting = lanes.value.reduce((sum, lane) => sum + lane.pending.length, 0)
-    const kept = waiting
-      ? ` ${waiting} ${waiting === 1 ? 'entry is' : 'entries are'} in memory only: take the file now.`
-      : ''
-    alarm.value = `${(error as Error).message}${kept}`
-  }
-
-  /** Stores what waits; true once nothing does. */
-  async function retry(): Promise<boolean> {
-    try {
-      await Promise.all(lanes.value.map(flush))
-      alarm.value = ''
-      return true
-    } catch (error) {
-      raise(error)
-      return false
-    }
-  }
-
-  /** A moment of this lane, told only once no jump of the machine's clock is in doubt. */
-  async function momentOf(lane: Lane): Promise<number> {
-    const pageNow = performance.now()
-    clock.watch(pageNow)
-    await clock.settled()
-    return stamp(lane.state, elapsedAt(lane, pageNow))
-  }
-
-  const safely = async (work: Promise<unknown>): Promise<boolean> => {
-    try {
-      await work
-      return true
-    } catch (error) {
-      raise(error)
-      return false
-    }
-  }
-
-  /** Notes a reading at this very moment. Resolves once it is stored, or refused: then it stays in memory. */
-  async function note(lane: Lane, values: Omit<Reading, 't' | 'nominal'>): Promise<Noted<Reading>> {
-    const noted = readingAt(lane, await momentOf(lane), values)
-    return { noted, stored: await safely(record(lane, { kind: 'readings', readings: [noted] })) }
-  }
-
-  const takeBack = (lane: Lane) => safely(record(lane, { kind: 'take-back' }))
-
-  async function noteEvent(lane: Lane, kind: string, text: string): Promise<Noted<TraceEvent>> {
-    const noted = { t: await momentOf(lane), kind, text }
-    return { noted, stored: await safely(record(lane, { kind: 'event', event: noted })) }
-  }
-  const setOffsets = (lane: Lane, offsets: Offsets) => safely(record(lane, { kind: 'offsets', offsets }))
-
   /**
    * Ends a lane: its run and trace go into the logbook, then what must be put back is kept, then the lane leaves the
    * session, and last its journal goes. Cut off anywhere, the next start does the rest.
@@ -371,11 +323,8 @@ export const useBench = defineStore('bench', () => {
     start,
     startTogether,
     resume,
-    note,
+    ...notes,
     retry,
-    takeBack,
-    noteEvent,
-    setOffsets,
     finish,
     takeOff,
     uses,

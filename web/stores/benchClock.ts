@@ -9,6 +9,7 @@ import {
   type Anchor,
   type Sight,
 } from '@core/bench/clock'
+import { timeOfDay } from '@core/words/moments'
 import { loadBeat, saveBeat } from '../storage/benchSession'
 
 const BEAT_EVERY_MS = 2000
@@ -92,7 +93,7 @@ export function useBenchClock(onSlept: (sleptMs: number) => void, onAnchor: () =
     const beat = await loadBeat()
     const absence = explainAbsence(stored ?? undefined, now, beat)
     wallShiftMs = shiftMs + absence.movedMs
-    notice.value = absenceInWords(absence, beat, (ms) => new Date(ms).toLocaleTimeString())
+    notice.value = absenceInWords(absence, beat, timeOfDay)
     anchor = now
     wallMinusPage = now.wallMs - now.pageMs
   }

@@ -15,6 +15,7 @@ import { usersOf } from '@core/logbook/references'
 import type { Run } from '@core/logbook/run'
 import { threeWay } from '@core/logbook/threeWay'
 import { withValue, type Channel, type Trace } from '@core/trace/trace'
+import { setupName } from '@core/words/names'
 import type { Apart } from '../storage/envelope'
 import * as storage from '../storage/logbookStorage'
 import { writeNote } from '../storage/note'
@@ -267,7 +268,7 @@ export const useLogbook = defineStore('logbook', () => {
   const device = find('devices')
   const source = find('sources')
   const nameOf = (r: { deviceId: string; sourceId: string }) =>
-    `${device(r.deviceId)?.name ?? 'A deleted device'} from ${source(r.sourceId)?.name ?? 'a deleted source'}`
+    setupName(device(r.deviceId)?.name, source(r.sourceId)?.name)
   const listOf = <K extends CollectionName>(name: K) => computed(() => lists.value[name])
 
   return {

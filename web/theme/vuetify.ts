@@ -1,5 +1,6 @@
 import 'vuetify/styles'
 import { createVuetify } from 'vuetify'
+import { VBtn } from 'vuetify/components/VBtn'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
 
 /** Warm paper and blue-black text by day, night paper with the same inks raised by night. One accent. */
@@ -42,17 +43,28 @@ const night = {
   variables: { 'border-color': '#e9e4d8', 'border-opacity': 0.18, 'medium-emphasis-opacity': 0.78 },
 }
 
+const field = { variant: 'underlined', color: 'primary', density: 'comfortable', hideDetails: 'auto' }
+const check = { color: 'primary', density: 'comfortable', hideDetails: 'auto' }
+const button = { variant: 'text', rounded: 'sm', style: 'text-transform: none; letter-spacing: 0;' }
+
+/** Kinds of button by what they are for: the one thing to do here, another thing to do, and plain words. */
 export const vuetify = createVuetify({
   icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
   theme: { defaultTheme: 'paper', themes: { paper, night } },
+  aliases: { VBtnMain: VBtn, VBtnOther: VBtn },
   defaults: {
-    VTextField: { variant: 'underlined', color: 'primary', density: 'comfortable', hideDetails: 'auto' },
-    VTextarea: { variant: 'underlined', color: 'primary', density: 'comfortable', hideDetails: 'auto' },
-    VSelect: { variant: 'underlined', color: 'primary', density: 'comfortable', hideDetails: 'auto' },
-    VNumberInput: { variant: 'underlined', color: 'primary', density: 'comfortable', hideDetails: 'auto' },
-    VBtn: { variant: 'text', rounded: 'sm', style: 'text-transform: none; letter-spacing: 0;' },
+    VTextField: field,
+    VTextarea: field,
+    VSelect: field,
+    VAutocomplete: field,
+    VNumberInput: { ...field, controlVariant: 'stacked' },
+    VFileInput: field,
+    VBtn: button,
+    VBtnMain: { ...button, variant: 'flat', color: 'primary' },
+    VBtnOther: { ...button, variant: 'outlined' },
     VCard: { variant: 'flat', rounded: 'sm' },
-    VCheckbox: { color: 'primary', density: 'comfortable', hideDetails: 'auto' },
-    VBtnToggle: { density: 'comfortable', rounded: 'sm' },
+    VCheckbox: check,
+    VCheckboxBtn: check,
+    VBtnToggle: { variant: 'outlined', color: 'primary', density: 'comfortable', rounded: 'sm' },
   },
 })

@@ -14,7 +14,7 @@ const takeFiles = () => bench.lanes.forEach(takeLaneFile)
   <v-alert v-if="bench.alarm" type="error" variant="tonal" role="alert" class="my-3">
     {{ bench.alarm }}
     <template #append>
-      <v-btn color="error" variant="flat" @click="takeFiles">Take the files now</v-btn>
+      <v-btn-main color="error" @click="takeFiles">Take the files now</v-btn-main>
     </template>
   </v-alert>
   <v-alert v-if="bench.watching" type="info" variant="tonal" role="status" class="my-3">
@@ -35,7 +35,7 @@ const takeFiles = () => bench.lanes.forEach(takeLaneFile)
     <h2>Put back now</h2>
     <ul>
       <li v-for="text in putBack.texts" :key="text">
-        {{ text }} <v-btn variant="outlined" size="small" @click="putBack.done(text)">It is back</v-btn>
+        {{ text }} <v-btn-other size="small" @click="putBack.done(text)">It is back</v-btn-other>
       </li>
     </ul>
   </section>

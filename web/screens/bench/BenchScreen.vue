@@ -51,7 +51,7 @@ onMounted(() => {
       title="Nothing to charge yet"
       text="The bench needs at least one device and one source from the shelf."
     >
-      <v-btn variant="flat" color="primary" to="/shelf">Go to the shelf</v-btn>
+      <v-btn-main to="/shelf">Go to the shelf</v-btn-main>
     </EmptyPage>
     <template v-else>
       <div :class="{ beside: dock }">
@@ -71,7 +71,7 @@ onMounted(() => {
       <StripPanel v-if="strip.rigged.length && !bench.watching && !strip.starting" />
       <template v-if="!bench.watching">
         <LaneSetupForm v-if="(!bench.running && !strip.rigged.length) || adding" @started="adding = false" />
-        <v-btn v-else-if="room" class="mt-4" variant="outlined" @click="adding = true">Add a lane</v-btn>
+        <v-btn-other v-else-if="room" class="mt-4" @click="adding = true">Add a lane</v-btn-other>
       </template>
       <p v-if="mayAsk && bench.running">
         <v-btn size="small" @click="ask">Let this page notify you of due readings</v-btn>

@@ -6,6 +6,7 @@ import { isByHand } from '@core/bench/setup'
 import { mayTakeBack } from '@core/bench/state'
 import { duration } from '@core/words/figures'
 import { channel } from '@core/trace/channels'
+import FormText from '../../forms/FormText.vue'
 import InkMark from '../../components/InkMark.vue'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
@@ -127,7 +128,7 @@ useBenchKeys({
         <span class="quiet">{{ turn }}</span>
       </p>
       <div class="values">
-        <v-text-field
+        <FormText
           v-for="(field, i) in fields"
           :key="field"
           v-model="typed[field]"
@@ -135,10 +136,10 @@ useBenchKeys({
           :suffix="channel(field).unit"
           :inputmode="showPad ? 'none' : 'decimal'"
           autocomplete="off"
-          :error-messages="errors[field]"
+          :error="errors[field]"
           @focus="active = i"
         />
-        <v-text-field
+        <FormText
           v-for="(place, i) in places"
           :key="place"
           v-model="degrees[place]"
@@ -146,7 +147,7 @@ useBenchKeys({
           suffix="°C"
           :inputmode="showPad ? 'none' : 'decimal'"
           autocomplete="off"
-          :error-messages="errors[place]"
+          :error="errors[place]"
           @focus="active = fields.length + i"
         />
       </div>
@@ -156,14 +157,9 @@ useBenchKeys({
       <p v-if="unsafe" class="unsafe" role="alert">{{ unsafe }}</p>
       <KeyPad v-if="showPad && fields.length + places.length" @press="press" @enter="enter" />
       <div class="buttons">
-        <v-btn
-          v-if="fields.length + places.length"
-          type="submit"
-          variant="flat"
-          color="primary"
-          :loading="busy"
-          >{{ question ? 'Keep it' : unsafe ? 'Store it now' : 'Note a reading' }}</v-btn
-        >
+        <v-btn-main v-if="fields.length + places.length" type="submit" :loading="busy">{{
+          question ? 'Keep it' : unsafe ? 'Store it now' : 'Note a reading'
+        }}</v-btn-main>
         <v-btn v-if="mayUndo" @click="undo">Take back the last</v-btn>
       </div>
       <p class="saved quiet" role="status">{{ saved }}</p>

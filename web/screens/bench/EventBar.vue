@@ -1,7 +1,11 @@
 <script setup lang="ts">
 import { nextTick, ref, useTemplateRef } from 'vue'
 import { EVENTS, eventText, type EventKind } from '@core/protocol/events'
+import { wordsSchema } from '@core/protocol/entry'
 import { duration } from '@core/words/figures'
+import FormFailure from '../../forms/FormFailure.vue'
+import FormText from '../../forms/FormText.vue'
+import { useYupForm } from '../../forms/useYupForm'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
@@ -12,8 +16,10 @@ const emit = defineEmits<{ done: [] }>()
 const bench = useBench()
 const logbook = useLogbook()
 const asking = ref<EventKind | null>(null)
-const words = ref('')
-const missing = ref(false)
+const { form, submit, failure } = useYupForm({
+  schema: () => wordsSchema('Say it in a word or two.', 120),
+  initial: { words: '' },
+})
 const said = ref('')
 const field = useTemplateRef<{ focus: () => void }>('field')
 
@@ -26,18 +32,15 @@ async function keep(kind: EventKind, own: string) {
 async function begin(kind: EventKind) {
   if (!('asks' in kind)) return keep(kind, '')
   asking.value = kind
-  words.value = ''
-  missing.value = false
+  form.resetForm()
   await nextTick()
   field.value?.focus()
 }
-function submit() {
-  missing.value = words.value.trim() === ''
-  if (missing.value || !asking.value) return
+const note = submit(({ words }: { words: string }) => {
   const kind = asking.value
   asking.value = null
-  void keep(kind, words.value.trim())
-}
+  return kind ? keep(kind, words) : undefined
+})
 function leave() {
   asking.value = null
   emit('done')
@@ -50,17 +53,11 @@ defineExpose({ begin })
     <button v-for="e in EVENTS" :key="e.kind" type="button" @click="begin(e)">
       {{ e.text }} <kbd>{{ e.key }}</kbd>
     </button>
-    <form v-if="asking && 'asks' in asking" class="ask" novalidate @submit.prevent="submit">
-      <v-text-field
-        ref="field"
-        v-model="words"
-        :label="asking.asks"
-        maxlength="120"
-        :error-messages="missing ? 'Say it in a word or two.' : ''"
-        @keydown.esc="leave"
-      />
-      <v-btn type="submit" variant="outlined">Note it</v-btn>
+    <form v-if="asking && 'asks' in asking" class="ask" novalidate @submit.prevent="note()">
+      <FormText ref="field" name="words" :label="asking.asks" maxlength="120" @keydown.esc="leave" />
+      <v-btn-other type="submit">Note it</v-btn-other>
       <v-btn @click="leave">Leave it</v-btn>
+      <FormFailure :text="failure" />
     </form>
     <p class="said quiet" role="status">{{ said }}</p>
   </div>

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import type { Feed } from '@core/bench/setup'
 import { listInstruments, type InstrumentInfo } from '../../stores/instrumentStream'
+import FormPick from '../../forms/FormPick.vue'
 import { canReadOwnBattery } from '../../stores/ownBattery'
 
 /** Where the readings of a lane come from. */
@@ -27,7 +28,8 @@ function setKind(kind: Feed['kind']) {
   else if (kind === 'instruments') feed.value = { kind, ids: [], simulated: false }
   else feed.value = { kind }
 }
-function setIds(ids: string[]) {
+function setIds(chosen: unknown) {
+  const ids = chosen as string[]
   const simulated = (found.value ?? []).some((i) => ids.includes(i.id) && i.simulated)
   feed.value = { kind: 'instruments', ids, simulated }
 }
@@ -37,26 +39,13 @@ const setSpeed = (speed: number) => (feed.value = { kind: 'simulated', seed: pro
 <template>
   <fieldset class="wide">
     <legend>Readings come from</legend>
-    <v-btn-toggle
-      :model-value="feed.kind"
-      mandatory
-      variant="outlined"
-      color="primary"
-      class="kinds"
-      @update:model-value="setKind"
-    >
+    <v-btn-toggle :model-value="feed.kind" mandatory class="kinds" @update:model-value="setKind">
       <v-btn v-for="k in KINDS" :key="k.value" :value="k.value">{{ k.title }}</v-btn>
     </v-btn-toggle>
   </fieldset>
   <fieldset v-if="feed.kind === 'simulated'" class="wide">
     <legend>One reading a second, with time running at</legend>
-    <v-btn-toggle
-      :model-value="feed.speed"
-      mandatory
-      variant="outlined"
-      color="primary"
-      @update:model-value="setSpeed"
-    >
+    <v-btn-toggle :model-value="feed.speed" mandatory @update:model-value="setSpeed">
       <v-btn v-for="s in SPEEDS" :key="s" :value="s">{{ s }}×</v-btn>
     </v-btn-toggle>
     <p class="quiet">
@@ -64,12 +53,11 @@ const setSpeed = (speed: number) => (feed.value = { kind: 'simulated', seed: pro
     </p>
   </fieldset>
   <fieldset v-if="feed.kind === 'instruments'" class="wide">
-    <v-select
+    <FormPick
       class="instruments"
       :model-value="feed.ids"
       label="Instruments on this lane"
       multiple
-      chips
       :items="choices"
       :no-data-text="found === null ? 'Looking …' : 'None is heard. Start the program with --scpi host:port.'"
       @update:model-value="setIds"

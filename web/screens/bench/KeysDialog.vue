@@ -1,26 +1,21 @@
 <script setup lang="ts">
+import FormDialog from '../../forms/FormDialog.vue'
 import { KEY_LIST } from './useBenchKeys'
 
 const open = defineModel<boolean>({ required: true })
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520" scrollable>
-    <v-card>
-      <v-card-title tag="h2">Keys</v-card-title>
-      <v-card-text>
-        <dl>
-          <template v-for="[key, what] in KEY_LIST" :key="key">
-            <dt>
-              <kbd>{{ key }}</kbd>
-            </dt>
-            <dd>{{ what }}</dd>
-          </template>
-        </dl>
-      </v-card-text>
-      <v-card-actions><v-spacer /><v-btn @click="open = false">Close</v-btn></v-card-actions>
-    </v-card>
-  </v-dialog>
+  <FormDialog v-model="open" title="Keys" leave="Close" :width="520" @submit="open = false">
+    <dl>
+      <template v-for="[key, what] in KEY_LIST" :key="key">
+        <dt>
+          <kbd>{{ key }}</kbd>
+        </dt>
+        <dd>{{ what }}</dd>
+      </template>
+    </dl>
+  </FormDialog>
 </template>
 
 <style scoped>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
+import { shiftSchema } from '@core/protocol/entry'
 import { startOfCurrent } from '@core/trace/clocks'
-import { decimal } from '@core/trace/decimal'
 import { figure } from '@core/words/figures'
+import FormText from '../../forms/FormText.vue'
+import { checkTyped } from '../../forms/yupErrors'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
 
@@ -32,9 +34,9 @@ const starts = computed(() => {
 const words = (offset: number) => `${offset < 0 ? '−' : '+'}${figure(Math.abs(offset), 1, 's')}`
 
 function set(id: string) {
-  const value = decimal(typed[id] ?? '')
-  errors[id] = Math.abs(value) <= 3600 ? '' : 'Give seconds, at most an hour either way.'
-  if (errors[id] === '') void bench.setOffsets(props.lane, { ...props.lane.state.offsets, [id]: value })
+  const read = checkTyped(shiftSchema, typed[id] ?? '')
+  errors[id] = read.error
+  if ('value' in read) void bench.setOffsets(props.lane, { ...props.lane.state.offsets, [id]: read.value })
 }
 </script>
 
@@ -59,16 +61,16 @@ function set(id: string) {
       <v-btn size="small" :disabled="bench.watching" @click="open = !open">Move a clock</v-btn>
       <form v-if="open" class="move" novalidate @submit.prevent>
         <div v-for="s in streams" :key="s.id">
-          <v-text-field
+          <FormText
             v-model="typed[s.id]"
             :label="`Move ${s.id} by`"
             suffix="s"
             :hint="`Its current began at ${figure(starts[s.id], 1, 's')} on its own clock`"
             persistent-hint
-            :error-messages="errors[s.id]"
+            :error="errors[s.id]"
             @keydown.enter.prevent="set(s.id)"
           />
-          <v-btn size="small" variant="outlined" @click="set(s.id)">Move it</v-btn>
+          <v-btn-other size="small" @click="set(s.id)">Move it</v-btn-other>
         </div>
       </form>
     </template>

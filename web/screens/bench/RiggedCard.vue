@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 import type { ChecklistItem } from '@core/protocol/checklist'
-import { decimal } from '@core/trace/decimal'
+import { askedSchema } from '@core/protocol/entry'
+import FormText from '../../forms/FormText.vue'
+import { checkTyped } from '../../forms/yupErrors'
+import { timeOfDay } from '@core/words/moments'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import type { Feed } from '@core/bench/setup'
@@ -16,18 +19,12 @@ const notices = useNotices()
 const values = reactive<Record<string, string>>({})
 const errors = reactive<Record<string, string>>({})
 const answers = computed(() => new Map(props.lane.choice.checklist.map((a) => [a.id, a])))
-const time = (iso: string) => new Date(iso).toLocaleTimeString()
 
 /** A number that the item asks for, or the reason it is none. */
 function valueOf(item: ChecklistItem): number | null {
-  const value = decimal(values[item.id] ?? '')
-  const [low, high] = item.asks === '%' ? [0, 100] : [-40, 80]
-  errors[item.id] = Number.isNaN(value)
-    ? 'Give a number.'
-    : value < low || value > high
-      ? `It must lie between ${low} and ${high} ${item.asks}.`
-      : ''
-  return errors[item.id] ? null : value
+  const read = checkTyped(askedSchema(item.asks ?? ''), values[item.id] ?? '')
+  errors[item.id] = read.error
+  return 'value' in read ? read.value : null
 }
 function answer(item: ChecklistItem, given?: 'done' | 'skipped') {
   const value = given === 'done' && item.asks ? valueOf(item) : null
@@ -55,12 +52,12 @@ const setFeed = (feed: Feed) => strip.setFeed(props.lane, feed).catch(notices.fa
                 ? ''
                 : `: ${answers.get(item.id)!.value} ${item.asks ?? ''}`
             }}{{ answers.get(item.id)!.outside ? ', outside what is required' : '' }},
-            {{ time(answers.get(item.id)!.when) }}
+            {{ timeOfDay(answers.get(item.id)!.when) }}
           </span>
           <v-btn size="small" :aria-label="`Change: ${item.text}`" @click="answer(item)">Change</v-btn>
         </template>
         <template v-else>
-          <v-text-field
+          <FormText
             v-if="item.asks"
             v-model="values[item.id]"
             class="value"
@@ -68,13 +65,11 @@ const setFeed = (feed: Feed) => strip.setFeed(props.lane, feed).catch(notices.fa
             :label="item.asks === '%' ? 'Level' : 'Value'"
             :aria-label="item.text"
             :suffix="item.asks"
-            inputmode="decimal"
-            :error-messages="errors[item.id]"
+            numeric
+            :error="errors[item.id]"
             @keydown.enter.prevent="answer(item, 'done')"
           />
-          <v-btn variant="outlined" :aria-label="`Done: ${item.text}`" @click="answer(item, 'done')"
-            >Done</v-btn
-          >
+          <v-btn-other :aria-label="`Done: ${item.text}`" @click="answer(item, 'done')">Done</v-btn-other>
           <v-btn size="small" :aria-label="`Skip: ${item.text}`" @click="answer(item, 'skipped')">Skip</v-btn>
         </template>
       </li>

@@ -2,7 +2,11 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { stopReached } from '@core/bench/stop'
+import { stopSchema } from '@core/protocol/entry'
 import { stopInWords } from '@core/protocol/stopping'
+import FormDialog from '../../forms/FormDialog.vue'
+import FormText from '../../forms/FormText.vue'
+import { useYupForm } from '../../forms/useYupForm'
 import { useBench } from '../../stores/bench'
 import { takeLaneFile } from './laneFile'
 import type { Lane } from '../../stores/lane'
@@ -14,8 +18,10 @@ const bench = useBench()
 const notices = useNotices()
 const router = useRouter()
 const open = ref(false)
-const reason = ref('')
-const needsReason = ref(false)
+const { form, submit, failure } = useYupForm({
+  schema: () => stopSchema,
+  initial: { reason: '', spoilt: false },
+})
 
 /** A run that its rule did not end is kept as stopped early, and its place in the plan stays open. */
 const early = computed(() => {
@@ -26,25 +32,20 @@ const early = computed(() => {
 })
 const nothing = computed(() => props.lane.count >= 0 && props.lane.state.readings.length === 0)
 
-async function finish(spoilt: boolean) {
-  if (spoilt && !reason.value.trim()) {
-    needsReason.value = true
-    return
-  }
-  try {
-    const run = await bench.finish(props.lane, { spoilt, reason: reason.value.trim() })
-    const repeat = run.state !== 'done' && run.planned ? ' A repeat of it waits in the plan.' : ''
-    notices.say(`The run is in the logbook.${repeat} Put protective charging settings back as they were.`)
-    // While other lanes run, the bench is where the reviewer is needed.
-    if (!bench.running) await router.push(usePutBack().texts.length ? '/bench' : `/sheet/${run.id}`)
-  } catch (error) {
-    notices.fail(error)
-  }
+const finish = submit(async ({ reason, spoilt }: { reason: string; spoilt: boolean }) => {
+  const run = await bench.finish(props.lane, { spoilt, reason })
+  const repeat = run.state !== 'done' && run.planned ? ' A repeat of it waits in the plan.' : ''
+  notices.say(`The run is in the logbook.${repeat} Put protective charging settings back as they were.`)
+  // While other lanes run, the bench is where the reviewer is needed.
+  if (!bench.running) await router.push(usePutBack().texts.length ? '/bench' : `/sheet/${run.id}`)
+})
+function stop(spoilt: boolean) {
+  form.setFieldValue('spoilt', spoilt)
+  return finish()
 }
-
-const powerCut = () => {
-  reason.value ||= 'The power was cut.'
-  return finish(true)
+function powerCut() {
+  if (!form.values.reason.trim()) form.setFieldValue('reason', 'The power was cut.')
+  return stop(true)
 }
 async function takeOff() {
   try {
@@ -62,43 +63,32 @@ const takeFile = () => takeLaneFile(props.lane)
     <p v-if="lane.offerStop" class="offer" role="status">
       {{ lane.offerStop }} The stop rule is met; stop when you are ready.
     </p>
-    <v-btn
-      :variant="lane.offerStop ? 'flat' : 'outlined'"
-      :color="lane.offerStop ? 'primary' : undefined"
-      @click="open = true"
-      >Stop this run</v-btn
+    <v-btn-main v-if="lane.offerStop" @click="open = true">Stop this run</v-btn-main>
+    <v-btn-other v-else @click="open = true">Stop this run</v-btn-other>
+    <v-btn-main v-if="bench.alarm" color="error" @click="takeFile">Take the file now</v-btn-main>
+    <FormDialog
+      v-model="open"
+      title="Stop this run"
+      leave="Go on charging"
+      :failure="failure"
+      @submit="nothing || stop(form.values.reason.trim() !== '')"
     >
-    <v-btn v-if="bench.alarm" color="error" variant="flat" @click="takeFile">Take the file now</v-btn>
-    <v-dialog v-model="open" max-width="520">
-      <v-card>
-        <v-card-title tag="h2">Stop this run</v-card-title>
-        <v-card-text>
-          <p v-if="nothing">Nothing was read on this lane: there is no run to keep.</p>
-          <p v-else>Its readings go into the logbook either way.</p>
-          <p v-if="early && !nothing" class="early">
-            Its rule is to stop {{ stopInWords(lane.setup.stop) }}, and that has not come. It is kept as
-            stopped early; its place in the plan stays open.
-          </p>
-          <v-text-field
-            v-model="reason"
-            label="If it is spoilt, what happened?"
-            :error-messages="
-              needsReason && !reason.trim() ? 'Say what spoilt it, so that it is known later.' : ''
-            "
-          />
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="open = false">Go on charging</v-btn>
-          <v-spacer />
-          <v-btn v-if="nothing" variant="flat" color="primary" @click="takeOff">Take it off the bench</v-btn>
-          <template v-else>
-            <v-btn @click="powerCut">Power was cut</v-btn>
-            <v-btn @click="finish(true)">Keep as spoilt</v-btn>
-            <v-btn variant="flat" color="primary" @click="finish(false)">Stop and keep</v-btn>
-          </template>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+      <p v-if="nothing">Nothing was read on this lane: there is no run to keep.</p>
+      <p v-else>Its readings go into the logbook either way.</p>
+      <p v-if="early && !nothing" class="early">
+        Its rule is to stop {{ stopInWords(lane.setup.stop) }}, and that has not come. It is kept as stopped
+        early; its place in the plan stays open.
+      </p>
+      <FormText name="reason" label="If it is spoilt, what happened?" />
+      <template #actions>
+        <v-btn-main v-if="nothing" @click="takeOff">Take it off the bench</v-btn-main>
+        <template v-else>
+          <v-btn @click="powerCut">Power was cut</v-btn>
+          <v-btn @click="stop(true)">Keep as spoilt</v-btn>
+          <v-btn-main @click="stop(false)">Stop and keep</v-btn-main>
+        </template>
+      </template>
+    </FormDialog>
   </div>
 </template>
 

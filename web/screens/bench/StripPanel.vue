@@ -27,7 +27,7 @@ async function powerOn() {
     <h2>On the strip, still off</h2>
     <RiggedCard v-for="lane in strip.rigged" :key="lane.id" :lane="lane" />
     <div class="switch">
-      <v-btn size="x-large" variant="flat" color="primary" :loading="busy" @click="powerOn">Power on</v-btn>
+      <v-btn-main size="x-large" :loading="busy" @click="powerOn">Power on</v-btn-main>
       <p class="quiet">
         Press it as the switch goes on:
         {{ strip.rigged.length === 1 ? 'the clock begins' : 'all clocks begin together' }}.

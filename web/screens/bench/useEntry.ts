@@ -1,14 +1,12 @@
 import { computed, reactive, ref, watch } from 'vue'
-import { number, ValidationError } from 'yup'
 import { asRead, duration, figure, UNKNOWN } from '@core/words/figures'
 import { agree } from '@core/gear/agree'
 import { capacityOf } from '@core/gear/capacity'
-import { entrySchema } from '@core/protocol/entry'
+import { degreesSchema, entrySchema } from '@core/protocol/entry'
 import { suspicion } from '@core/protocol/suspicion'
-import { TEMPERATURE_BOUNDS } from '@core/trace/bounds'
 import { CHANNELS, channel, type Channel } from '@core/trace/channels'
-import { decimal } from '@core/trace/decimal'
 import type { Reading } from '@core/trace/trace'
+import { checkTyped, yupErrors } from '../../forms/yupErrors'
 import { useBench } from '../../stores/bench'
 import { elapsedAt, type Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
@@ -16,10 +14,6 @@ import { useLogbook } from '../../stores/logbook'
 /** What may be typed of a reading. */
 export type Field = Channel
 const blank = () => Object.fromEntries(CHANNELS.map((c) => [c, ''])) as Record<Field, string>
-const celsius = number()
-  .typeError('Degrees must be a number.')
-  .min(TEMPERATURE_BOUNDS[0], 'That is beyond any battery.')
-  .max(TEMPERATURE_BOUNDS[1], 'That is beyond any battery.')
 
 /** Typing one reading after another: checks it, asks once about what is odd, notes it. */
 export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) => number | null) {
@@ -82,9 +76,8 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
       const kept = Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined))
       return temperatures ? { ...kept, temperatures } : kept
     } catch (error) {
-      const { inner, message, path } = error as ValidationError
-      for (const e of inner.length ? inner : [{ path, message }])
-        errors.value[e.path || fields.value[0] || places.value[0]] ??= e.message
+      for (const [path, message] of Object.entries(yupErrors(error)))
+        errors.value[path || fields.value[0] || places.value[0]] ??= message
       return undefined
     }
   }
@@ -94,11 +87,9 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     for (const place of places.value) {
       const text = (degrees[place] ?? '').trim()
       if (text === '') continue
-      try {
-        found[place] = celsius.validateSync(decimal(text))!
-      } catch (error) {
-        errors.value[place] = (error as ValidationError).message
-      }
+      const read = checkTyped(degreesSchema, text)
+      if ('value' in read) found[place] = read.value
+      else errors.value[place] = read.error
     }
     return Object.keys(found).length ? found : undefined
   }

@@ -24,7 +24,7 @@ const summary = computed(
       title="Two runs are needed"
       text="Log two runs on the bench, or read their files; then set one against the other here."
     >
-      <v-btn variant="flat" color="primary" to="/bench">Go to the bench</v-btn>
+      <v-btn-main to="/bench">Go to the bench</v-btn-main>
     </EmptyPage>
     <template v-else>
       <RunPicker v-model:chosen="chosen" v-model:baseline="baseline" />

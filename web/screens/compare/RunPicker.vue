@@ -1,17 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { isSimulated } from '@core/logbook/run'
+import { isSimulated, RUN_STATE_WORDS } from '@core/logbook/run'
+import { datedName } from '@core/words/names'
+import FormPick from '../../forms/FormPick.vue'
 import { useLogbook } from '../../stores/logbook'
 
 const chosen = defineModel<string[]>('chosen', { required: true })
 const baseline = defineModel<string>('baseline', { required: true })
 const logbook = useLogbook()
 
-const day = (iso: string) => new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })
 const items = computed(() =>
   logbook.runs.map((r) => ({
     value: r.id,
-    title: `${logbook.nameOf(r)}, ${day(r.startedAt)}${isSimulated(r) ? ' (simulated)' : ''}${r.state === 'done' ? '' : `, ${r.state}`}`,
+    title: datedName(
+      logbook.nameOf(r),
+      r.startedAt,
+      isSimulated(r) && 'simulated',
+      r.state !== 'done' && RUN_STATE_WORDS[r.state],
+    ),
   })),
 )
 const chosenItems = computed(() => items.value.filter((i) => chosen.value.includes(i.value)))
@@ -30,7 +36,7 @@ const chosenItems = computed(() => items.value.filter((i) => chosen.value.includ
       hide-details
       color="primary"
     />
-    <v-select v-if="chosen.length > 1" v-model="baseline" :items="chosenItems" label="Baseline" />
+    <FormPick v-if="chosen.length > 1" v-model="baseline" :items="chosenItems" label="Baseline" />
   </div>
 </template>
 

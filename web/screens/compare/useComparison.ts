@@ -2,9 +2,10 @@ import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { compareRuns } from '@core/compare/table'
 import { duration, figure } from '@core/words/figures'
-import type { Run } from '@core/logbook/run'
 import { powerColumn, type Trace } from '@core/trace/trace'
-import { pointsOf, type Path } from '../../charts/paths'
+import type { Path } from '../../charts/options'
+import { tellingNames } from '@core/words/names'
+import { pointsOf } from '../../charts/reduction'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
 
@@ -44,29 +45,15 @@ export function useComparison() {
   const rows = computed(() => compareRuns(worked.value, baseline.value))
   const until = computed(() => Math.max(0, ...worked.value.map((w) => w.analysis.durationS)) * 1.02)
   const runs = computed(() => chosen.value.map((id) => logbook.run(id)!))
-  const names = computed(() => shortNames(runs.value))
-
-  /** Only what tells the runs apart: the source for one device, the device for one source, a number for repeats. */
-  function shortNames(list: readonly Run[]): Record<string, string> {
-    const oneDevice = new Set(list.map((r) => r.deviceId)).size === 1
-    const oneSource = new Set(list.map((r) => r.sourceId)).size === 1
-    const base = (r: Run) => {
-      const [device, source] = [
-        logbook.device(r.deviceId)?.name ?? '?',
-        logbook.source(r.sourceId)?.name ?? '?',
-      ]
-      return oneDevice ? source : oneSource ? device : `${device} · ${source}`
-    }
-    const seen = new Map<string, number>()
-    return Object.fromEntries(
-      list.map((r) => {
-        const name = base(r)
-        const repeat = (seen.get(name) ?? 0) + 1
-        seen.set(name, repeat)
-        return [r.id, repeat > 1 ? `${name} (${repeat})` : name]
-      }),
-    )
-  }
+  const names = computed(() =>
+    tellingNames(
+      runs.value.map((r) => ({
+        id: r.id,
+        device: logbook.device(r.deviceId)?.name,
+        source: logbook.source(r.sourceId)?.name,
+      })),
+    ),
+  )
 
   /** Two chosen runs may carry the same ink from other comparisons: the later one borrows a free one. */
   const inks = computed(() => {

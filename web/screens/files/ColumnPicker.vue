@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { guessTimeStyle, TIME_STYLES, type TimeStyle } from '@core/formats/timeCell'
 import { channelChoices, type ColumnMeaning } from '@core/formats/columns'
+import FormPick from '../../forms/FormPick.vue'
 import type { OpenedTable } from '../../workers/analysis.worker'
 
 const props = defineProps<{ opened: OpenedTable }>()
@@ -78,11 +79,11 @@ function choose(column: number, value: string) {
           <th scope="row">{{ header || `column ${i + 1}` }}</th>
           <td class="figure quiet">{{ cells(i).slice(0, 3).join(' · ') }}</td>
           <td>
-            <v-select
+            <FormPick
               :model-value="valueOf(opened.meanings[i])"
               :items="CHOICES"
               :aria-label="`What ${header} holds`"
-              @update:model-value="choose(i, $event)"
+              @update:model-value="choose(i, String($event))"
             />
           </td>
         </tr>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import FormPick from '../../forms/FormPick.vue'
 import { download } from '../../composables/download'
 import { useBench } from '../../stores/bench'
 import { useCopies } from '../../stores/copies'
@@ -73,9 +74,7 @@ const THEMES = [
       is the only copy that another machine can read.
     </p>
     <h2>Take out</h2>
-    <v-btn variant="flat" color="primary" :disabled="logbook.isEmpty" @click="exportLogbook"
-      >Take the whole logbook (JSON)</v-btn
-    >
+    <v-btn-main :disabled="logbook.isEmpty" @click="exportLogbook">Take the whole logbook (JSON)</v-btn-main>
     <p class="quiet small">A single run’s trace is on its sheet, as CSV.</p>
     <SetApart />
     <CopiesPart />
@@ -112,16 +111,12 @@ const THEMES = [
     </p>
     <h2>Preferences</h2>
     <div class="preferences">
-      <v-select v-model="settings.theme" label="Paper" :items="THEMES" />
+      <FormPick v-model="settings.theme" label="Paper" :items="THEMES" />
       <v-checkbox v-model="settings.sound" label="Sound when a reading is due" />
     </div>
     <h2>Start over</h2>
-    <v-btn
-      variant="outlined"
-      color="error"
-      :disabled="logbook.isEmpty || bench.running"
-      @click="wiping = true"
-      >Wipe the logbook</v-btn
+    <v-btn-other color="error" :disabled="logbook.isEmpty || bench.running" @click="wiping = true"
+      >Wipe the logbook</v-btn-other
     >
     <v-btn v-if="startup.demoAvailable" class="ml-2" @click="startup.openDemo().catch(notices.fail)"
       >Bring in the demo logbook</v-btn

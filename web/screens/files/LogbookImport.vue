@@ -29,8 +29,8 @@ async function take(mode: 'merge' | 'replace') {
       {{ incoming.sources.length }} sources and {{ incoming.runs.length }} runs.
     </p>
     <div class="d-flex ga-3 flex-wrap mt-2">
-      <v-btn variant="flat" color="primary" @click="take('merge')">Merge it in</v-btn>
-      <v-btn variant="outlined" @click="take('replace')">Replace my logbook with it</v-btn>
+      <v-btn-main @click="take('merge')">Merge it in</v-btn-main>
+      <v-btn-other @click="take('replace')">Replace my logbook with it</v-btn-other>
       <v-btn @click="files.opened = null">Leave it</v-btn>
     </div>
     <p class="quiet mt-2">

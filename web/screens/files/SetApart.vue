@@ -32,7 +32,7 @@ const take = () => download('inkpath-set-apart.json', asText(), 'application/jso
       <li v-if="lanes">{{ lanes }} {{ lanes === 1 ? 'lane' : 'lanes' }} of the bench</li>
     </ul>
     <span v-if="logbook.apart.length > MOST_SHOWN">and {{ logbook.apart.length - MOST_SHOWN }} more.</span>
-    <template #append><v-btn variant="outlined" @click="take">Take them out as they are</v-btn></template>
+    <template #append><v-btn-other @click="take">Take them out as they are</v-btn-other></template>
   </v-alert>
 </template>
 

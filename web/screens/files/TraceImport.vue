@@ -6,6 +6,7 @@ import { problemInWords } from '@core/formats/problem'
 import type { TraceReadResult } from '@core/formats/traceCsv'
 import { channel } from '@core/trace/channels'
 import { channelsOf, durationOf } from '@core/trace/trace'
+import FormPick from '../../forms/FormPick.vue'
 import { download } from '../../composables/download'
 import { useFiles } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
@@ -85,9 +86,9 @@ async function take() {
     <ColumnPicker v-if="!opened.own || failure" :opened="opened" @change="files.readColumns($event)" />
     <template v-if="result">
       <div v-if="hasGear" class="pair">
-        <v-select v-model="pair.deviceId" label="Device" :items="named(logbook.devices)" />
-        <v-select v-model="pair.sourceId" label="Source" :items="named(logbook.sources)" />
-        <v-select
+        <FormPick v-model="pair.deviceId" label="Device" :items="named(logbook.devices)" />
+        <FormPick v-model="pair.sourceId" label="Source" :items="named(logbook.sources)" />
+        <FormPick
           v-model="pair.cableId"
           label="Cable"
           :items="[{ value: null, title: 'not recorded' }, ...named(logbook.cables)]"
@@ -99,9 +100,7 @@ async function take() {
       </p>
     </template>
     <div class="d-flex ga-3 mt-3">
-      <v-btn variant="flat" color="primary" :disabled="!result || !hasGear" @click="take"
-        >Make it a run</v-btn
-      >
+      <v-btn-main :disabled="!result || !hasGear" @click="take">Make it a run</v-btn-main>
       <v-btn @click="files.opened = null">Leave it</v-btn>
     </div>
   </section>

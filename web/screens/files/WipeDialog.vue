@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { ref } from 'vue'
+import FormDialog from '../../forms/FormDialog.vue'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 
 const open = defineModel<boolean>({ required: true })
 const logbook = useLogbook()
 const notices = useNotices()
+const failure = ref('')
 
 async function wipe() {
   try {
@@ -12,24 +15,22 @@ async function wipe() {
     open.value = false
     notices.say('The logbook is empty.', logbook.undoEdition)
   } catch (error) {
-    notices.fail(error)
+    failure.value = (error as Error).message
   }
 }
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="480">
-    <v-card>
-      <v-card-title tag="h2">Wipe the logbook</v-card-title>
-      <v-card-text>
-        All {{ logbook.runs.length }} runs and the whole shelf leave this browser. Take the file first unless
-        you have it already.
-      </v-card-text>
-      <v-card-actions>
-        <v-spacer />
-        <v-btn @click="open = false">Keep everything</v-btn>
-        <v-btn variant="flat" color="error" @click="wipe">Wipe it</v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+  <FormDialog
+    v-model="open"
+    title="Wipe the logbook"
+    leave="Keep everything"
+    main="Wipe it"
+    danger
+    :failure="failure"
+    @submit="wipe"
+  >
+    All {{ logbook.runs.length }} runs and the whole shelf leave this browser. Take the file first unless you
+    have it already.
+  </FormDialog>
 </template>

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { countStates, isOver } from '@core/plan/progress'
 import { QUESTIONS } from '@core/plan/questions'
+import FormText from '../../forms/FormText.vue'
 import EmptyPage from '../../components/EmptyPage.vue'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
@@ -59,17 +60,17 @@ async function rename() {
 <template>
   <div class="page">
     <EmptyPage v-if="!campaign" title="There is no such campaign" text="It may have been deleted.">
-      <v-btn variant="flat" color="primary" to="/plan">See all campaigns</v-btn>
+      <v-btn-main to="/plan">See all campaigns</v-btn-main>
     </EmptyPage>
     <template v-else>
       <p><router-link to="/plan" class="quiet">All campaigns</router-link></p>
       <h1 class="offscreen">{{ campaign.name }}</h1>
-      <v-text-field
+      <FormText
         v-model="name"
         class="name"
         label="Campaign"
         maxlength="120"
-        :error-messages="nameError"
+        :error="nameError"
         @blur="rename"
         @keydown.enter="rename"
       />
@@ -85,7 +86,7 @@ async function rename() {
       <p v-if="over" class="over" role="status">
         Every run is made. Put the settings back: the list stands under Progress.
       </p>
-      <v-btn-toggle v-model="part" mandatory variant="outlined" color="primary" class="parts">
+      <v-btn-toggle v-model="part" mandatory class="parts">
         <v-btn v-for="p in PARTS" :key="p.value" :value="p.value">{{ p.title }}</v-btn>
       </v-btn-toggle>
       <PairPicker v-if="part === 'pairs'" :campaign="campaign" />

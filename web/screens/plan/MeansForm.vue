@@ -1,210 +1,116 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
-import { ValidationError } from 'yup'
+import { computed } from 'vue'
+import { useFieldArray } from 'vee-validate'
 import type { Campaign } from '@core/plan/campaign'
 import { usualDrainHours } from '@core/plan/durations'
 import { campaignSchema } from '@core/plan/schema'
+import { closeMeans, meansField, openMeans, openWeek, type TypedDay } from '@core/plan/typedMeans'
 import { eveningsOnly, usualWeek, weekendsOnly, WEEKDAYS } from '@core/plan/windows'
+import FormCheck from '../../forms/FormCheck.vue'
+import FormFailure from '../../forms/FormFailure.vue'
+import FormText from '../../forms/FormText.vue'
+import { useYupForm } from '../../forms/useYupForm'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import { usePlan } from '../../stores/plan'
 
 const props = defineProps<{ campaign: Campaign }>()
+const emit = defineEmits<{ laid: [] }>()
 const plan = usePlan()
 const logbook = useLogbook()
 const notices = useNotices()
-const errors = ref<Record<string, string>>({})
 
-const { availability, means } = props.campaign
-const typed = reactive({
-  startDate: availability.startDate,
-  daysOff: availability.daysOff.join(' '),
-  days: availability.week.map((d) => ({ on: d !== null, from: d?.from ?? '18:30', to: d?.to ?? '22:30' })),
-  meters: String(means.meters),
-  lanes: String(means.lanes),
-  sideBySide: means.sideBySide,
-  setupMinutes: String(means.setupMinutes),
-  marginPercent: String(means.marginPercent),
-  seed: String(means.seed),
-  units: Object.fromEntries(logbook.devices.map((d) => [d.id, String(means.units[d.id] ?? 1)])),
-  drainHours: Object.fromEntries(
-    logbook.devices.map((d) => [
-      d.id,
-      means.drainHours[d.id] === undefined ? '' : String(means.drainHours[d.id]),
-    ]),
-  ),
+const used = new Set(props.campaign.pairs.map((p) => p.deviceId))
+const devices = logbook.devices.filter((d) => used.has(d.id))
+const initial = openMeans(
+  props.campaign,
+  devices.map((d) => d.id),
+)
+const { submit, failure, busy } = useYupForm({
+  schema: () => campaignSchema,
+  initial,
+  shape: (typed) => closeMeans(props.campaign, typed),
+  fieldOf: (path) => meansField(initial, path),
+  long: true,
 })
-const devices = computed(() => {
-  const used = new Set(props.campaign.pairs.map((p) => p.deviceId))
-  return logbook.devices.filter((d) => used.has(d.id))
+const days = useFieldArray<TypedDay>('days')
+const presets = [
+  { title: 'Evenings', week: eveningsOnly },
+  { title: 'Evenings and weekends', week: usualWeek },
+  { title: 'Weekends', week: weekendsOnly },
+]
+const rows = computed(() =>
+  devices.map((device, i) => ({ device, path: `devices[${i}]`, usual: usualDrainHours(device) })),
+)
+
+const keep = submit(async (campaign: Campaign, thenLayOut: boolean) => {
+  const kept = await plan.keep(campaign)
+  notices.say('Time and means are kept.')
+  if (!thenLayOut) return
+  await plan.layOut(kept)
+  emit('laid')
 })
-function takeWeek(week: Campaign['availability']['week']) {
-  typed.days = week.map((d) => ({ on: d !== null, from: d?.from ?? '18:30', to: d?.to ?? '22:30' }))
-}
-
-/** Fields left empty fall back to what is usual, so they are not handed on. */
-const filled = (record: Record<string, string>) =>
-  Object.fromEntries(Object.entries(record).filter(([, v]) => String(v).trim() !== ''))
-
-async function keep(thenLayOut: boolean) {
-  errors.value = {}
-  const draft = {
-    ...props.campaign,
-    availability: {
-      startDate: typed.startDate,
-      week: typed.days.map((d) => (d.on ? { from: d.from, to: d.to } : null)),
-      daysOff: typed.daysOff.split(/[\s,;]+/).filter(Boolean),
-    },
-    means: {
-      ...typed,
-      units: filled(typed.units),
-      drainHours: filled(typed.drainHours),
-    },
-  }
-  try {
-    const checked = campaignSchema.validateSync(draft, { abortEarly: false, stripUnknown: true })
-    const kept = await plan.keep(checked)
-    notices.say('Time and means are kept.')
-    if (thenLayOut) {
-      await plan.layOut(kept)
-      emit('laid')
-    }
-  } catch (error) {
-    if (!(error instanceof ValidationError)) return notices.fail(error)
-    for (const e of error.inner.length ? error.inner : [error]) errors.value[e.path ?? 'form'] ??= e.message
-  }
-}
-const emit = defineEmits<{ laid: [] }>()
-const of = (path: string) => errors.value[path]
-const first = computed(() => Object.values(errors.value)[0] ?? '')
 </script>
 
 <template>
-  <form class="fields" novalidate aria-label="Time and means" @submit.prevent="keep(false)">
+  <form class="fields means" novalidate aria-label="Time and means" @submit.prevent="keep(false)">
     <h2 class="wide">Free hours</h2>
-    <v-text-field
-      v-model="typed.startDate"
-      type="date"
-      label="From"
-      :error-messages="of('availability.startDate')"
-    />
-    <v-text-field
-      v-model="typed.daysOff"
-      label="Days without"
-      hint="Dates like 2026-03-14, parted by spaces"
-      :error-messages="Object.entries(errors).find(([k]) => k.startsWith('availability.daysOff'))?.[1]"
-    />
-    <div class="wide presets">
-      <v-btn size="small" variant="outlined" @click="takeWeek(eveningsOnly())">Evenings</v-btn>
-      <v-btn size="small" variant="outlined" @click="takeWeek(usualWeek())">Evenings and weekends</v-btn>
-      <v-btn size="small" variant="outlined" @click="takeWeek(weekendsOnly())">Weekends</v-btn>
+    <FormText name="startDate" label="From" type="date" />
+    <FormText name="daysOff" label="Days without" hint="Dates like 2026-03-14, parted by spaces" />
+    <div class="wide buttons">
+      <v-btn-other
+        v-for="p in presets"
+        :key="p.title"
+        size="small"
+        @click="days.replace(openWeek(p.week()))"
+        >{{ p.title }}</v-btn-other
+      >
     </div>
     <div class="wide week">
-      <div v-for="(day, i) in typed.days" :key="i" class="day">
-        <div><v-checkbox-btn v-model="day.on" :label="WEEKDAYS[i]" /></div>
-        <template v-if="day.on">
-          <div>
-            <v-text-field
-              v-model="day.from"
-              :label="`${WEEKDAYS[i]} from`"
-              :error-messages="of(`availability.week[${i}].from`)"
-            />
-          </div>
-          <div>
-            <v-text-field
-              v-model="day.to"
-              :label="`${WEEKDAYS[i]} to`"
-              :error-messages="of(`availability.week[${i}].to`)"
-            />
-          </div>
+      <div v-for="(day, i) in days.fields.value" :key="day.key" class="day">
+        <FormCheck :name="`days[${i}].on`" :label="WEEKDAYS[i]" />
+        <template v-if="day.value.on">
+          <FormText :name="`days[${i}].from`" :label="`${WEEKDAYS[i]} from`" />
+          <FormText :name="`days[${i}].to`" :label="`${WEEKDAYS[i]} to`" />
         </template>
       </div>
     </div>
-    <p v-if="of('availability.week')" class="wide failure" role="alert">{{ of('availability.week') }}</p>
     <h2 class="wide">The bench</h2>
-    <v-text-field
-      v-model="typed.meters"
-      label="Meters"
-      inputmode="numeric"
-      hint="0 where only the shown level is read"
-      :error-messages="of('means.meters')"
-    />
-    <v-text-field
-      v-model="typed.lanes"
-      label="Lanes at the strip"
-      inputmode="numeric"
-      :error-messages="of('means.lanes')"
-    />
-    <v-switch v-model="typed.sideBySide" color="primary" label="Runs may stand side by side" />
-    <v-text-field
-      v-model="typed.setupMinutes"
-      label="Rigging a run takes"
-      suffix="min"
-      inputmode="decimal"
-      :error-messages="of('means.setupMinutes')"
-    />
-    <v-text-field
-      v-model="typed.marginPercent"
-      label="Kept in hand"
-      suffix="% of the time"
-      inputmode="decimal"
-      :error-messages="of('means.marginPercent')"
-    />
-    <v-text-field
-      v-model="typed.seed"
-      label="Seed of the order"
-      inputmode="numeric"
-      hint="Same seed, same order"
-      :error-messages="of('means.seed')"
-    />
+    <FormText name="meters" label="Meters" numeric hint="0 where only the shown level is read" />
+    <FormText name="lanes" label="Lanes at the strip" numeric />
+    <FormCheck name="sideBySide" label="Runs may stand side by side" />
+    <FormText name="setupMinutes" label="Rigging a run takes" suffix="min" numeric />
+    <FormText name="marginPercent" label="Kept in hand" suffix="% of the time" numeric />
+    <FormText name="seed" label="Seed of the order" numeric hint="Same seed, same order" />
     <p class="wide quiet">
       The order is shuffled: a source that always came first would get the device rested and the room cool,
       and win by it. Draining and resting may run outside the free hours; charging never does.
     </p>
     <h2 class="wide">Units and draining</h2>
-    <div v-for="d in devices" :key="d.id" class="wide unit">
-      <strong>{{ d.name }}</strong>
-      <v-text-field
-        v-model="typed.units[d.id]"
-        :label="`Units of ${d.name}`"
-        inputmode="numeric"
-        :error-messages="of(`means.units.${d.id}`)"
-      />
-      <v-text-field
-        v-model="typed.drainHours[d.id]"
-        :label="`${d.name} drains from full in`"
+    <div v-for="{ device, path, usual } in rows" :key="device.id" class="wide fields">
+      <strong>{{ device.name }}</strong>
+      <FormText :name="`${path}.units`" :label="`Units of ${device.name}`" numeric />
+      <FormText
+        :name="`${path}.drainHours`"
+        :label="`${device.name} drains from full in`"
         suffix="h"
-        inputmode="decimal"
-        :placeholder="String(usualDrainHours(d))"
+        numeric
+        :placeholder="String(usual)"
         persistent-placeholder
-        :hint="`${usualDrainHours(d)} h is assumed when empty`"
-        :error-messages="of(`means.drainHours.${d.id}`)"
+        :hint="`${usual} h is assumed when empty`"
       />
     </div>
-    <p v-if="first" class="wide failure" role="alert">{{ first }}</p>
-    <div class="wide presets">
-      <v-btn type="submit" variant="outlined">Keep</v-btn>
-      <v-btn variant="flat" color="primary" :loading="plan.busy" @click="keep(true)"
-        >Keep and lay out the runs</v-btn
-      >
+    <FormFailure :text="failure" />
+    <div class="wide buttons">
+      <v-btn-other type="submit">Keep</v-btn-other>
+      <v-btn-main :loading="busy || plan.busy" @click="keep(true)">Keep and lay out the runs</v-btn-main>
     </div>
   </form>
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 200px), 1fr));
-  gap: 8px 28px;
-  align-items: start;
-}
-.wide {
-  grid-column: 1 / -1;
-}
-.presets {
-  display: flex;
-  gap: 10px;
-  flex-wrap: wrap;
+.means {
+  --field-least: 200px;
 }
 .week {
   display: grid;
@@ -213,18 +119,9 @@ const first = computed(() => Object.values(errors.value)[0] ?? '')
 }
 .day {
   display: grid;
-  grid-template-columns: 130px 1fr 1fr;
+  grid-template-columns: 150px 1fr 1fr;
   gap: 10px;
   align-items: center;
   min-height: 56px;
-}
-.unit {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
-  gap: 16px;
-  align-items: center;
-}
-.failure {
-  color: rgb(var(--v-theme-error));
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Campaign } from '@core/plan/campaign'
+import FormPick from '../../forms/FormPick.vue'
 import { useLogbook } from '../../stores/logbook'
 import { usePairPicker } from './usePairPicker'
 
@@ -19,7 +20,7 @@ const valueOf = (event: Event) => Number((event.target as HTMLInputElement).valu
 <template>
   <section aria-label="Pairs to run">
     <div class="bar">
-      <v-select
+      <FormPick
         v-model="cableId"
         label="Pairs through"
         :items="[

@@ -46,7 +46,7 @@ async function remove(id: string, name: string) {
       title="Nothing to plan with yet"
       text="A campaign needs at least one device and one source from the shelf."
     >
-      <v-btn variant="flat" color="primary" to="/shelf">Go to the shelf</v-btn>
+      <v-btn-main to="/shelf">Go to the shelf</v-btn-main>
     </EmptyPage>
     <template v-else>
       <section v-if="campaigns.length" aria-label="Campaigns">

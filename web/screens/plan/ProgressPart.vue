@@ -24,11 +24,11 @@ const print = () => window.print()
     <template v-if="tonight.length">
       <div class="head">
         <h2>{{ tonightTitle }}</h2>
-        <v-btn variant="flat" color="primary" @click="toTheBench(together)">{{
+        <v-btn-main @click="toTheBench(together)">{{
           together.length === 1
             ? 'Carry the first to the bench'
             : `Carry the first ${together.length} to the bench`
-        }}</v-btn>
+        }}</v-btn-main>
         <v-btn @click="print">Print the list</v-btn>
       </div>
       <p v-if="overdue" class="overdue">
@@ -40,12 +40,8 @@ const print = () => window.print()
           <span class="what">
             <strong>{{ t.name }}</strong> <span class="quiet">{{ t.detail }}</span>
           </span>
-          <v-btn
-            variant="outlined"
-            size="small"
-            :aria-label="`Carry ${t.name} to the bench`"
-            @click="toTheBench([t.id])"
-            >To the bench</v-btn
+          <v-btn-other size="small" :aria-label="`Carry ${t.name} to the bench`" @click="toTheBench([t.id])"
+            >To the bench</v-btn-other
           >
         </li>
       </ol>

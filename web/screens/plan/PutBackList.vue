@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Campaign } from '@core/plan/campaign'
 import { putBackList } from '@core/protocol/conditions'
+import { dayAndTime } from '@core/words/moments'
 import { useNotices } from '../../stores/notices'
 import { usePlan } from '../../stores/plan'
 
@@ -15,7 +16,6 @@ const items = computed(() =>
     done: props.campaign.putBack.find((a) => a.text === text),
   })),
 )
-const when = (iso: string) => new Date(iso).toLocaleString()
 
 function tick(text: string, on: boolean | null) {
   const others = props.campaign.putBack.filter((a) => a.text !== text)
@@ -39,7 +39,7 @@ function tick(text: string, on: boolean | null) {
       v-for="i in items"
       :key="i.text"
       :model-value="Boolean(i.done)"
-      :label="i.done ? `${i.text} (${when(i.done.when)})` : i.text"
+      :label="i.done ? `${i.text} (${dayAndTime(i.done.when)})` : i.text"
       hide-details
       density="compact"
       @update:model-value="tick(i.text, $event)"

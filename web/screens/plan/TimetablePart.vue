@@ -29,15 +29,10 @@ const endOf = (c: Card) => c.startMs + c.planned.slot!.chargeS * 1000
 <template>
   <section aria-label="Timetable">
     <div class="bar">
-      <v-btn
-        variant="flat"
-        color="primary"
-        :loading="plan.busy"
-        :disabled="!campaign.planned.length"
-        @click="layOut"
-        >{{ anyPlaced ? 'Lay the open runs anew' : 'Lay out the runs' }}</v-btn
-      >
-      <v-btn variant="outlined" :disabled="!anyPlaced" @click="takeCalendar">Take the calendar file</v-btn>
+      <v-btn-main :loading="plan.busy" :disabled="!campaign.planned.length" @click="layOut">{{
+        anyPlaced ? 'Lay the open runs anew' : 'Lay out the runs'
+      }}</v-btn-main>
+      <v-btn-other :disabled="!anyPlaced" @click="takeCalendar">Take the calendar file</v-btn-other>
     </div>
     <p v-if="!campaign.planned.length">No pair is chosen yet: choose some under Pairs.</p>
     <div v-if="anyPlaced" class="told" data-testid="told">

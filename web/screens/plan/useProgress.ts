@@ -4,6 +4,7 @@ import { duration } from '@core/words/figures'
 import { pairKey, type Campaign } from '@core/plan/campaign'
 import { cellProgress, isOver, nextUp, type CellProgress } from '@core/plan/progress'
 import { DATE } from '@core/plan/windows'
+import { repeatName } from '@core/words/names'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import { usePlan } from '../../stores/plan'
@@ -79,7 +80,7 @@ export function useProgress(campaign: () => Campaign) {
   const aside = computed(() =>
     campaign()
       .planned.filter((p) => p.setAside !== null)
-      .map((p) => ({ id: p.id, name: `${logbook.nameOf(p)}, run ${p.repeat}`, why: p.setAside })),
+      .map((p) => ({ id: p.id, name: repeatName(logbook.nameOf(p), p.repeat), why: p.setAside })),
   )
   const over = computed(() => isOver(campaign(), logbook.runs, plan.running))
 

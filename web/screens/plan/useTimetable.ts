@@ -4,6 +4,7 @@ import { duration } from '@core/words/figures'
 import type { Campaign, PlannedRun } from '@core/plan/campaign'
 import { windowsOf } from '@core/plan/windows'
 import { lengthInWords, limitInWords, savingInWords } from '@core/plan/words'
+import { repeatName } from '@core/words/names'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import { usePlan } from '../../stores/plan'
@@ -83,7 +84,7 @@ export function useTimetable(campaign: () => Campaign) {
   const unplaced = computed(() =>
     campaign()
       .planned.filter((p) => !p.slot && ['planned', 'spoilt'].includes(plan.stateOfRun(campaign(), p.id)))
-      .map((p) => ({ id: p.id, name: `${logbook.nameOf(p)}, run ${p.repeat}`, why: whyUnplaced(p.id) })),
+      .map((p) => ({ id: p.id, name: repeatName(logbook.nameOf(p), p.repeat), why: whyUnplaced(p.id) })),
   )
   // A look at the whole follows every change, by hand or not; it moves nothing.
   watch(campaign, (now) => void plan.study(now).catch(notices.fail), { immediate: true })

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { clock } from '@core/words/figures'
-import { parseClock } from '@core/formats/timeCell'
+import { eventSchema } from '@core/formats/eventForm'
 import type { Run } from '@core/logbook/run'
 import type { TraceEvent } from '@core/trace/trace'
+import FormFailure from '../../forms/FormFailure.vue'
+import FormText from '../../forms/FormText.vue'
+import { useYupForm } from '../../forms/useYupForm'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 
@@ -12,37 +15,25 @@ const props = defineProps<{ run: Run; durationS: number }>()
 const logbook = useLogbook()
 const notices = useNotices()
 const editing = ref<number | null>(null)
-const time = ref('')
-const words = ref('')
-const errors = ref<{ time?: string; words?: string }>({})
 const rows = computed(() =>
   props.run.events.map((event, i) => ({ event, i })).sort((a, b) => a.event.t - b.event.t),
 )
 
+const { form, submit, failure } = useYupForm({
+  schema: () => eventSchema(props.durationS),
+  initial: { time: '', text: '' },
+})
+
 function open(i: number, event: TraceEvent) {
   editing.value = i
-  time.value = clock(event.t)
-  words.value = event.text
-  errors.value = {}
+  form.resetForm({ values: { time: clock(event.t), text: event.text } })
 }
 const store = async (events: TraceEvent[]) => void (await logbook.changeRun(props.run.id, () => ({ events })))
 
-async function keep() {
-  const t = parseClock(time.value)
-  errors.value = {
-    ...(!(t <= props.durationS + 3600) ? { time: 'Write the time like 0:12:30, within the run.' } : {}),
-    ...(words.value.trim() ? {} : { words: 'Say it in a word or two.' }),
-  }
-  if (Object.keys(errors.value).length) return
-  try {
-    await store(
-      props.run.events.map((e, i) => (i === editing.value ? { ...e, t, text: words.value.trim() } : e)),
-    )
-    editing.value = null
-  } catch (error) {
-    notices.fail(error)
-  }
-}
+const keep = submit(async ({ time, text }: { time: number; text: string }) => {
+  await store(props.run.events.map((e, i) => (i === editing.value ? { ...e, t: time, text } : e)))
+  editing.value = null
+})
 async function remove(i: number) {
   const before = props.run.events
   try {
@@ -59,11 +50,12 @@ async function remove(i: number) {
     <h2>What happened</h2>
     <ul>
       <li v-for="{ event, i } in rows" :key="i">
-        <form v-if="editing === i" novalidate @submit.prevent="keep">
-          <v-text-field v-model="time" label="Time" :error-messages="errors.time" />
-          <v-text-field v-model="words" label="What" maxlength="160" :error-messages="errors.words" />
-          <v-btn type="submit" variant="outlined">Keep</v-btn>
+        <form v-if="editing === i" novalidate @submit.prevent="keep()">
+          <FormText name="time" label="Time" />
+          <FormText name="text" label="What" maxlength="160" />
+          <v-btn-other type="submit">Keep</v-btn-other>
           <v-btn @click="editing = null">Leave it</v-btn>
+          <FormFailure :text="failure" />
         </form>
         <template v-else>
           <span class="figure">{{ clock(event.t) }}</span>

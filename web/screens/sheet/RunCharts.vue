@@ -6,7 +6,8 @@ import type { Analysis } from '@core/analysis/analyse'
 import type { Run } from '@core/logbook/run'
 import { powerColumn, type Trace } from '@core/trace/trace'
 import PathChart from '../../charts/PathChart.vue'
-import { pointsOf, type Flag } from '../../charts/paths'
+import type { Flag } from '../../charts/options'
+import { pointsOf } from '../../charts/reduction'
 
 const props = defineProps<{ run: Run; trace: Trace; analysis: Analysis; sourceName: string }>()
 

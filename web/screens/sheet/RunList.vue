@@ -5,6 +5,8 @@ import { useRouter } from 'vue-router'
 import { duration, figure } from '@core/words/figures'
 import { timeTo } from '@core/analysis/headline'
 import { isSimulated, isSound, RUN_STATE_WORDS, type Run } from '@core/logbook/run'
+import { fullDay } from '@core/words/moments'
+import FormText from '../../forms/FormText.vue'
 import EmptyPage from '../../components/EmptyPage.vue'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
@@ -53,8 +55,6 @@ const HEADERS = [
 const ROW_PX = 44
 const SPARE_PX = 40
 
-const day = (iso: string): string =>
-  new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
 const allSimulated = computed(() => logbook.runs.length > 0 && logbook.runs.every(isSimulated))
 const off = (run: Run): boolean => !isSound(run)
 const compare = () => router.push({ path: '/side-by-side', query: { runs: chosen.value.join(',') } })
@@ -75,7 +75,7 @@ const height = computed(() =>
   <div class="page">
     <div class="head">
       <h1>Sheet</h1>
-      <v-text-field
+      <FormText
         v-if="rows.length"
         v-model="search"
         class="search"
@@ -83,9 +83,7 @@ const height = computed(() =>
         clearable
         density="compact"
       />
-      <v-btn variant="flat" color="primary" :disabled="chosen.length < 2" @click="compare"
-        >Set side by side</v-btn
-      >
+      <v-btn-main :disabled="chosen.length < 2" @click="compare">Set side by side</v-btn-main>
     </div>
     <p v-if="allSimulated" class="quiet">All of these runs are <SimulatedTag /></p>
     <EmptyPage
@@ -93,7 +91,7 @@ const height = computed(() =>
       title="No runs yet"
       text="A run logged on the bench, or read from a file, gets its sheet here."
     >
-      <v-btn variant="flat" color="primary" to="/bench">Go to the bench</v-btn>
+      <v-btn-main to="/bench">Go to the bench</v-btn-main>
       <v-btn to="/files">Read a file</v-btn>
     </EmptyPage>
     <div v-else ref="frame">
@@ -128,7 +126,7 @@ const height = computed(() =>
           <span v-if="item.run.state !== 'done'" class="quiet state">{{ item.state }}</span>
         </template>
         <template #[`item.startedAt`]="{ item }"
-          ><span class="quiet">{{ day(item.startedAt) }}</span></template
+          ><span class="quiet">{{ fullDay(item.startedAt) }}</span></template
         >
         <template #[`item.start`]="{ item }">{{ item.levels }}</template>
         <template #[`item.full`]="{ item }">{{ duration(item.full) }}</template>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { Run } from '@core/logbook/run'
+import { timeOfDay } from '@core/words/moments'
 
 /** What was seen to before the switch went on, as it was answered. */
 defineProps<{ run: Run }>()
-const time = (iso: string) => new Date(iso).toLocaleTimeString()
 </script>
 
 <template>
@@ -14,7 +14,7 @@ const time = (iso: string) => new Date(iso).toLocaleTimeString()
         {{ a.text }} – <span :class="{ odd: a.answer === 'skipped' || a.outside }">{{ a.answer }}</span>{{
           a.value === null ? '' : `, ${a.value}`
         }}{{ a.outside ? ', outside what is required' : '' }},
-        {{ time(a.when) }}
+        {{ timeOfDay(a.when) }}
       </li>
     </ul>
   </section>

@@ -71,7 +71,7 @@ const takeCsv = () =>
       title="There is no such run"
       text="It may have been deleted, or belongs to another logbook."
     >
-      <v-btn variant="flat" color="primary" to="/sheet">See all runs</v-btn>
+      <v-btn-main to="/sheet">See all runs</v-btn-main>
     </EmptyPage>
     <template v-else>
       <p><router-link to="/sheet" class="quiet">All runs</router-link></p>
@@ -85,7 +85,7 @@ const takeCsv = () =>
         <p class="sentence" data-testid="sentence">{{ sentence }}</p>
         <p v-if="run.notes" class="quiet">{{ run.notes }}</p>
         <div class="bar">
-          <v-btn-toggle v-model="view" mandatory variant="outlined" color="primary">
+          <v-btn-toggle v-model="view" mandatory>
             <v-btn value="paths">Paths</v-btn>
             <v-btn value="readings">Readings</v-btn>
           </v-btn-toggle>

@@ -3,23 +3,20 @@ import type { Cable } from '@core/gear/gear'
 import { cableSchema } from '@core/gear/schema'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
-import CorrectionGate from './CorrectionGate.vue'
 import FormFrame from './FormFrame.vue'
 import { useGearForm } from './useGearForm'
 
 const props = defineProps<{ cable: Cable | null }>()
 const emit = defineEmits<{ done: [] }>()
 const initial = props.cable ?? { ...cableSchema.getDefault(), id: crypto.randomUUID(), name: '', maxAmps: 3 }
-const { save, failure, gate, why, whyMissing, history } = useGearForm('cables', cableSchema, initial, () =>
-  emit('done'),
-)
+const gear = useGearForm('cables', cableSchema, initial, () => emit('done'))
 </script>
 
 <template>
   <FormFrame
     :title="cable ? `Change ${cable.name}` : 'Add a cable'"
-    :failure="failure"
-    @save="save"
+    :gear="gear"
+    @save="gear.save()"
     @cancel="emit('done')"
   >
     <FormText name="name" label="Name" autofocus />
@@ -35,6 +32,5 @@ const { save, failure, gate, why, whyMissing, history } = useGearForm('cables', 
       ]"
     />
     <FormText name="price" label="Price" numeric />
-    <CorrectionGate v-model="why" :gate="gate" :missing="whyMissing" :history="history" />
   </FormFrame>
 </template>

@@ -1,13 +1,12 @@
 <script setup lang="ts">
+import FormText from '../../forms/FormText.vue'
 import type { Gate } from './useGearForm'
 
 /** Asks why a rating changes under runs that were made with it, and shows what was changed before. */
 defineProps<{
   gate: Gate | null
-  missing: boolean
   history: { label: string; from: string; to: string; why: string; when: string; day: string }[]
 }>()
-const why = defineModel<string>({ required: true })
 </script>
 
 <template>
@@ -23,12 +22,7 @@ const why = defineModel<string>({ required: true })
         It touches {{ gate.runs.length }} {{ gate.runs.length === 1 ? 'run' : 'runs' }}:
         {{ gate.runs.join('; ') }}. The old value, the date and the reason are kept.
       </p>
-      <v-text-field
-        v-model="why"
-        label="Why the change?"
-        autofocus
-        :error-messages="missing && !why.trim() ? 'Say why, so that it is known later.' : ''"
-      />
+      <FormText name="why" label="Why the change?" autofocus />
     </template>
     <details v-if="history.length" :open="!gate">
       <summary>Corrected before</summary>

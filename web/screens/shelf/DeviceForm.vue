@@ -11,7 +11,6 @@ import {
 } from '@core/gear/deviceFields'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
-import CorrectionGate from './CorrectionGate.vue'
 import FormFrame from './FormFrame.vue'
 import { useGearForm } from './useGearForm'
 
@@ -24,15 +23,10 @@ const initial = {
   ...(props.device ?? blankDevice({ id: crypto.randomUUID(), name: '', kind: 'phone' })),
   adjustable: adjustable ? `${adjustable.minVolts}–${adjustable.maxVolts}` : '',
 }
-const { form, save, failure, gate, why, whyMissing, history } = useGearForm(
-  'devices',
-  deviceSchema,
-  initial,
-  () => emit('done'),
-)
+const gear = useGearForm('devices', deviceSchema, initial, () => emit('done'))
 /** Claims as understood; what is not is kept as typed, and said. */
 const claims = computed(() => {
-  const { claims: read, unread } = parseClaims(String((form.values as { claims?: string }).claims ?? ''))
+  const { claims: read, unread } = parseClaims(String((gear.values as { claims?: string }).claims ?? ''))
   const parts = read.map((c) => `${c.percent} % in ${duration(c.seconds)}`)
   return [
     parts.length ? `Understood: ${parts.join('; ')}.` : '',
@@ -46,8 +40,8 @@ const claims = computed(() => {
 <template>
   <FormFrame
     :title="device ? `Change ${device.name}` : 'Add a device'"
-    :failure="failure"
-    @save="save"
+    :gear="gear"
+    @save="gear.save()"
     @cancel="emit('done')"
   >
     <template v-for="field in typedDeviceFields" :key="field.key">
@@ -72,6 +66,5 @@ const claims = computed(() => {
       />
       <p v-if="field.key === 'claims' && claims" class="wide quiet" role="status">{{ claims }}</p>
     </template>
-    <CorrectionGate v-model="why" :gate="gate" :missing="whyMissing" :history="history" />
   </FormFrame>
 </template>

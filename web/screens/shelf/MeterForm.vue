@@ -6,7 +6,6 @@ import { METER_KINDS, METER_PLACES, type Meter } from '@core/gear/gear'
 import { meterSchema } from '@core/gear/schema'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
-import CorrectionGate from './CorrectionGate.vue'
 import FormFrame from './FormFrame.vue'
 import { useGearForm } from './useGearForm'
 
@@ -19,16 +18,11 @@ const initial = props.meter ?? {
   kind: 'power meter' as const,
   place: 'between source and cable' as const,
 }
-const { form, save, failure, gate, why, whyMissing, history } = useGearForm(
-  'meters',
-  meterSchema,
-  initial,
-  () => emit('done'),
-)
-const isThermometer = computed(() => (form.values as Meter).kind === 'thermometer')
+const gear = useGearForm('meters', meterSchema, initial, () => emit('done'))
+const isThermometer = computed(() => (gear.values as Partial<Meter>).kind === 'thermometer')
 /** What the stated accuracy means for a common reading. */
 const example = computed(() => {
-  const read = meterSchema.isValidSync(form.values) ? meterSchema.cast(form.values) : null
+  const read = meterSchema.isValidSync(gear.values) ? meterSchema.cast(gear.values) : null
   if (!read || isThermometer.value) return ''
   const limit = wattsLimit(read, 9, 2)
   return Number.isNaN(limit) ? '' : `At 9 V and 2 A it states 18 W ± ${figure(limit, 2, 'W')}.`
@@ -38,8 +32,8 @@ const example = computed(() => {
 <template>
   <FormFrame
     :title="meter ? `Change ${meter.name}` : 'Add a meter or thermometer'"
-    :failure="failure"
-    @save="save"
+    :gear="gear"
+    @save="gear.save()"
     @cancel="emit('done')"
   >
     <FormText name="name" label="Name" autofocus />
@@ -58,6 +52,5 @@ const example = computed(() => {
     />
     <p class="wide quiet">{{ example }}</p>
     <FormText class="wide" name="notes" label="Notes" multiline />
-    <CorrectionGate v-model="why" :gate="gate" :missing="whyMissing" :history="history" />
   </FormFrame>
 </template>

@@ -2,6 +2,8 @@
 import { ref } from 'vue'
 import { DEVICE_KINDS } from '@core/gear/gear'
 import type { GridCell } from '@core/gear/grid'
+import FormPick from '../../forms/FormPick.vue'
+import FormText from '../../forms/FormText.vue'
 import EmptyPage from '../../components/EmptyPage.vue'
 import { useLogbook } from '../../stores/logbook'
 import PairCell from './PairCell.vue'
@@ -35,11 +37,11 @@ const print = () => window.print()
       title="Nothing to set against each other"
       text="The grid needs at least one device and one source."
     >
-      <v-btn variant="flat" color="primary" to="/shelf">Go to the gear</v-btn>
+      <v-btn-main to="/shelf">Go to the gear</v-btn-main>
     </EmptyPage>
     <template v-else>
       <div class="filters">
-        <v-select
+        <FormPick
           v-model="filter.cableId"
           label="Through"
           :items="[
@@ -47,7 +49,7 @@ const print = () => window.print()
             ...logbook.cables.map((c) => ({ value: c.id, title: c.name })),
           ]"
         />
-        <v-select
+        <FormPick
           v-model="filter.kind"
           label="Devices"
           :items="[
@@ -55,13 +57,8 @@ const print = () => window.print()
             ...DEVICE_KINDS.map((k) => ({ value: k, title: `${k}s` })),
           ]"
         />
-        <v-select v-model="filter.show" label="Show" :items="SHOWS" />
-        <v-text-field
-          v-model="filter.words"
-          label="Name contains"
-          clearable
-          @click:clear="filter.words = ''"
-        />
+        <FormPick v-model="filter.show" label="Show" :items="SHOWS" />
+        <FormText v-model="filter.words" label="Name contains" clearable @click:clear="filter.words = ''" />
         <v-btn @click="print">Print the grid</v-btn>
       </div>
       <p v-if="visibleRows.length === 0" role="status">No pair is like that. Widen the choice above.</p>
@@ -101,9 +98,7 @@ const print = () => window.print()
         </ul>
       </section>
     </template>
-    <v-dialog :model-value="open !== null" max-width="560" @update:model-value="open = null">
-      <PairDialog v-if="open" :cell="open" :cable-id="filter.cableId" @done="open = null" />
-    </v-dialog>
+    <PairDialog v-if="open" :cell="open" :cable-id="filter.cableId" @done="open = null" />
   </div>
 </template>
 

@@ -112,8 +112,8 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
       title="An empty shelf"
       text="Put the first device and two sources on it; then the bench can set them against each other."
     >
-      <v-btn variant="flat" color="primary" @click="edit('devices', null)">Add a device</v-btn>
-      <v-btn variant="outlined" @click="edit('sources', null)">Add a source</v-btn>
+      <v-btn-main @click="edit('devices', null)">Add a device</v-btn-main>
+      <v-btn-other @click="edit('sources', null)">Add a source</v-btn-other>
       <v-btn v-if="startup.demoAvailable" @click="openDemo">Look at the demo logbook</v-btn>
     </EmptyPage>
     <div v-else class="shelves">
@@ -155,12 +155,10 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
         this program only measures what comes out of it.
       </aside>
     </div>
-    <v-dialog :model-value="editing !== null" max-width="720" scrollable @update:model-value="editing = null">
-      <DeviceForm v-if="editing?.kind === 'devices'" :device="editing.item" @done="editing = null" />
-      <SourceForm v-else-if="editing?.kind === 'sources'" :source="editing.item" @done="editing = null" />
-      <CableForm v-else-if="editing?.kind === 'cables'" :cable="editing.item" @done="editing = null" />
-      <MeterForm v-else-if="editing?.kind === 'meters'" :meter="editing.item" @done="editing = null" />
-    </v-dialog>
+    <DeviceForm v-if="editing?.kind === 'devices'" :device="editing.item" @done="editing = null" />
+    <SourceForm v-else-if="editing?.kind === 'sources'" :source="editing.item" @done="editing = null" />
+    <CableForm v-else-if="editing?.kind === 'cables'" :cable="editing.item" @done="editing = null" />
+    <MeterForm v-else-if="editing?.kind === 'meters'" :meter="editing.item" @done="editing = null" />
   </div>
 </template>
 

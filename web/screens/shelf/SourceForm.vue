@@ -6,7 +6,6 @@ import { formatOffers, parseOffers } from '@core/gear/offers'
 import { sourceSchema } from '@core/gear/schema'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
-import CorrectionGate from './CorrectionGate.vue'
 import FormFrame from './FormFrame.vue'
 import OffersEcho from './OffersEcho.vue'
 import { useGearForm } from './useGearForm'
@@ -22,12 +21,7 @@ const initial = props.source ?? {
   ratedWatts: '',
   owned: true,
 }
-const { form, save, failure, gate, why, whyMissing, history } = useGearForm(
-  'sources',
-  sourceSchema,
-  initial,
-  () => emit('done'),
-)
+const gear = useGearForm('sources', sourceSchema, initial, () => emit('done'))
 
 /** Ports as typed: offers stay a line of text until they are saved. */
 const ports = reactive(
@@ -46,18 +40,18 @@ const unreadOf = (i: number) =>
 function submit() {
   touched.value = true
   if (parsed.value.some((p) => p.unread.length > 0)) return
-  form.setFieldValue(
+  gear.form.setFieldValue(
     'ports' as never,
     ports.map((p, i) => ({ name: p.name, offers: parsed.value[i].offers })) as never,
   )
-  void save()
+  void gear.save()
 }
 </script>
 
 <template>
   <FormFrame
     :title="source ? `Change ${source.name}` : 'Add a source'"
-    :failure="failure"
+    :gear="gear"
     @save="submit"
     @cancel="emit('done')"
   >
@@ -67,13 +61,13 @@ function submit() {
     <div class="wide ports">
       <h3>Ports and what they offer</h3>
       <div v-for="(port, i) in ports" :key="i" class="port">
-        <v-text-field v-model="port.name" label="Port" class="port-name" />
-        <v-text-field
+        <FormText v-model="port.name" label="Port" />
+        <FormText
           v-model="port.text"
           label="Offers"
           hint="As printed: 5V3A, 9V3A, 20V3.25A; 3.3–11V 3A adjustable; legacy 5V 1.5A"
           persistent-hint
-          :error-messages="touched || port.text.length > 6 ? unreadOf(i) : ''"
+          :error="touched || port.text.length > 6 ? unreadOf(i) : ''"
         />
         <v-btn :icon="mdiClose" size="small" aria-label="Remove this port" @click="ports.splice(i, 1)" />
         <OffersEcho :offers="parsed[i].offers" class="echo" />
@@ -95,7 +89,6 @@ function submit() {
       ]"
     />
     <FormText class="wide" name="notes" label="Notes" multiline />
-    <CorrectionGate v-model="why" :gate="gate" :missing="whyMissing" :history="history" />
   </FormFrame>
 </template>
 

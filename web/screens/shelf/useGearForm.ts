@@ -1,9 +1,10 @@
-import { toTypedSchema } from '@vee-validate/yup'
-import { useForm } from 'vee-validate'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import type { Schema } from 'yup'
 import { ratingChanges, ratingLabel, type RatingChange } from '@core/gear/corrections'
 import type { RatingCorrection } from '@core/gear/gear'
+import { fullDay } from '@core/words/moments'
+import { datedName } from '@core/words/names'
+import { useYupForm } from '../../forms/useYupForm'
 import { useLogbook, type ShelfKind } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 
@@ -12,9 +13,14 @@ export interface Gate {
   changes: RatingChange[]
   runs: string[]
 }
+interface Item {
+  id: string
+  name: string
+  corrections?: RatingCorrection[]
+}
 
 /** The common part of the shelf's forms: validate, ask why where runs are touched, store, say so, close. */
-export function useGearForm<T extends { id: string; name: string }>(
+export function useGearForm<T extends Item>(
   kind: ShelfKind,
   schema: Schema<T>,
   initial: { id: string },
@@ -22,57 +28,49 @@ export function useGearForm<T extends { id: string; name: string }>(
 ) {
   const logbook = useLogbook()
   const notices = useNotices()
-  const failure = ref('')
-  const why = ref('')
-  const whyMissing = ref(false)
   const gate = shallowRef<Gate | null>(null)
+  const onShelf = () => (logbook[kind] as Item[]).find((i) => i.id === initial.id)
   /** The item as it stood when the form was opened: what is not touched here keeps what others write meanwhile. */
-  const begun = (logbook[kind] as { id: string }[]).find((i) => i.id === initial.id)
-  const form = useForm({ validationSchema: toTypedSchema(schema), initialValues: { ...initial } as never })
+  const begun = onShelf()
+  const { form, values, submit, failure, busy } = useYupForm({
+    schema: () => schema,
+    initial: { ...initial, why: '' },
+    shape: ({ why: _why, ...item }) => item,
+  })
 
   const history = computed(() =>
-    (
-      (logbook[kind] as { id: string; corrections: RatingCorrection[] }[]).find((i) => i.id === initial.id)
-        ?.corrections ?? []
-    ).map((c) => ({ ...c, label: ratingLabel(c.field), day: new Date(c.when).toLocaleDateString() })),
+    (onShelf()?.corrections ?? []).map((c) => ({
+      ...c,
+      label: ratingLabel(c.field),
+      day: fullDay(c.when),
+    })),
   )
 
   function gateFor(item: T): Gate | null {
-    const before = (logbook[kind] as { id: string }[]).find((i) => i.id === item.id)
+    const before = onShelf()
     const runs = before ? logbook.runsWith(kind, item.id) : []
     const changes = before && runs.length ? ratingChanges(before as never, item as never) : []
     return changes.length
       ? {
           changes,
-          runs: runs.map((r) => `${logbook.nameOf(r)}, ${new Date(r.startedAt).toLocaleDateString()}`),
+          runs: runs.map((r) => datedName(logbook.nameOf(r), r.startedAt)),
         }
       : null
   }
 
-  const save = form.handleSubmit(
-    async (values) => {
-      const item = values as unknown as T
-      gate.value = gateFor(item)
-      whyMissing.value = gate.value !== null && why.value.trim() === ''
-      if (whyMissing.value) return
-      try {
-        if (gate.value) await logbook.correctGear(kind, item as never, why.value.trim())
-        else await logbook.put(kind, item as never, begun as never)
-        notices.say(`${item.name} is on the shelf.`)
-        done()
-      } catch (error) {
-        failure.value = (error as Error).message
-      }
-    },
-    ({ errors }) => {
-      // A check of the whole form has no field of its own to stand under.
-      failure.value = (errors as Record<string, string>)[''] ?? ''
-    },
-  )
-  return { form, save, failure, gate, why, whyMissing, history }
+  const save = submit(async (item: T) => {
+    gate.value = gateFor(item)
+    const why = values.why.trim()
+    if (gate.value && why === '') {
+      form.setFieldError('why', 'Say why, so that it is known later.')
+      return
+    }
+    if (gate.value) await logbook.correctGear(kind, item as never, why)
+    else await logbook.put(kind, item as never, begun as never)
+    notices.say(`${item.name} is on the shelf.`)
+    done()
+  })
+  return { form, values, save, failure, busy, gate, history }
 }
 
-export type GearForm = Pick<
-  ReturnType<typeof useGearForm>,
-  'failure' | 'gate' | 'why' | 'whyMissing' | 'history'
->
+export type GearForm = Pick<ReturnType<typeof useGearForm>, 'failure' | 'busy' | 'gate' | 'history'>

@@ -1,0 +1,51 @@
+import { expect, it } from 'vitest'
+import { ValidationError } from 'yup'
+import { closeLane, laneChoiceSchema, laneField, type TypedLane } from './typedLane'
+
+const typed = (over: Partial<TypedLane> = {}): TypedLane => ({
+  deviceId: 'd',
+  sourceId: 's',
+  cableId: null,
+  startPercent: '5',
+  interval: 5,
+  ownInterval: '',
+  stopKind: 'shown-full',
+  stopPercent: '80',
+  stopMinutes: '30',
+  feed: { kind: 'hand' },
+  ...over,
+})
+const choose = (over: Partial<TypedLane>) => laneChoiceSchema.validateSync(closeLane(typed(over)))
+const faults = (over: Partial<TypedLane>): Record<string, string> => {
+  try {
+    laneChoiceSchema.validateSync(closeLane(typed(over)), { abortEarly: false })
+    return {}
+  } catch (error) {
+    const { inner, path, message } = error as ValidationError
+    const all = inner.length ? inner : [{ path, message }]
+    return Object.fromEntries(all.map((e) => [laneField(e.path ?? ''), e.message]))
+  }
+}
+
+it('takes minutes, a decimal comma, and a stop rule of its own', () => {
+  expect(choose({ interval: 'own', ownInterval: '2,5', startPercent: '7,5' })).toMatchObject({
+    start: { percent: 7.5, read: true },
+    reading: { kind: 'every', seconds: 150 },
+    stop: { kind: 'shown-full' },
+  })
+  expect(choose({ stopKind: 'duration', stopMinutes: '15' }).stop).toEqual({ kind: 'duration', seconds: 900 })
+  expect(choose({ feed: { kind: 'simulated', seed: 1, speed: 60 } }).reading).toEqual({
+    kind: 'meter',
+    seconds: 1,
+  })
+})
+
+it('names what does not hold under its field', () => {
+  expect(faults({ startPercent: '' })).toEqual({ startPercent: 'Give the start level.' })
+  expect(faults({ startPercent: '101' })).toEqual({ startPercent: 'The start level must be at most 100 %.' })
+  expect(Object.keys(faults({ interval: 'own', ownInterval: '' }))).toEqual(['ownInterval'])
+  expect(Object.keys(faults({ stopKind: 'level', stopPercent: '0' }))).toEqual(['stopKind'])
+  expect(faults({ feed: { kind: 'instruments', ids: [], simulated: false } })).toEqual({
+    '': 'Choose at least one instrument, or read by hand.',
+  })
+})

@@ -1,0 +1,59 @@
+import { atOnceOf, pairKey, type Campaign, type PlannedRun, type Slot } from './campaign'
+import type { Expectation } from './durations'
+import type { Job, Means, Placed, Window } from './timetable'
+
+// From a campaign's words (planned runs, slots) to the timetable's (jobs, places), and back.
+
+export const timetableMeans = (means: Campaign['means']): Means => ({
+  atOnce: atOnceOf(means),
+  units: means.units,
+})
+
+/** Preparing may begin a day before the first free hour. */
+export const readyFrom = (windows: readonly Window[]): number => (windows[0]?.startS ?? 0) - 86_400
+
+/** Runs that need a place: neither begun nor set aside. */
+export const openRuns = (campaign: Campaign, settled: ReadonlySet<string>): PlannedRun[] =>
+  campaign.planned.filter((p) => !settled.has(p.id) && p.setAside === null)
+
+/** A planned run as the timetable has it; nothing where its gear is gone. */
+export function jobOf(planned: PlannedRun, expected: Map<string, Expectation>): Job[] {
+  const time = expected.get(pairKey(planned))
+  if (!time) return []
+  return [
+    {
+      id: planned.id,
+      device: planned.deviceId,
+      source: planned.sourceId,
+      pair: pairKey(planned),
+      chargeS: time.slotS,
+      prepS: time.prepS,
+    },
+  ]
+}
+
+/** A run as it stands in its slot; nothing when the slot lies outside the free hours. */
+export function placedFrom(planned: PlannedRun, windows: readonly Window[]): Placed[] {
+  if (!planned.slot) return []
+  const startS = Date.parse(planned.slot.startsAt) / 1000
+  const window = windows.findIndex((w) => w.startS <= startS && startS < w.endS)
+  if (window < 0) return []
+  const { chargeS, prepS, unit, lane } = planned.slot
+  const job = {
+    id: planned.id,
+    device: planned.deviceId,
+    source: planned.sourceId,
+    pair: pairKey(planned),
+    chargeS,
+    prepS,
+  }
+  return [{ job, startS, endS: startS + chargeS, unit, lane, window }]
+}
+
+export const slotOf = ({ job, startS, unit, lane }: Placed): Slot => ({
+  startsAt: new Date(startS * 1000).toISOString(),
+  chargeS: job.chargeS,
+  prepS: job.prepS,
+  unit,
+  lane,
+})

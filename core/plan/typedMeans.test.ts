@@ -1,0 +1,44 @@
+import { expect, it } from 'vitest'
+import type { ValidationError } from 'yup'
+import { campaignSchema } from './schema'
+import { closeMeans, meansField, openMeans } from './typedMeans'
+import { SCHOOLS } from '../protocol/schools'
+import { usualMeans, type Campaign } from './campaign'
+import { eveningsOnly } from './windows'
+
+const campaign: Campaign = {
+  id: 'c',
+  name: 'Which goes on board?',
+  questionId: 'many-sources',
+  protocol: SCHOOLS[0],
+  pairs: [],
+  availability: { startDate: '2026-03-02', week: eveningsOnly(), daysOff: ['2026-03-04'] },
+  means: { ...usualMeans(), units: { phone: 2, other: 3 }, drainHours: { other: 6.5 } },
+  planned: [],
+  putBack: [],
+  createdAt: '2026-03-01T12:00:00.000Z',
+}
+
+it('opens and closes without changing anything, of devices out of sight neither', () => {
+  const closed = closeMeans(campaign, openMeans(campaign, ['phone', 'tablet']))
+  expect(campaignSchema.validateSync(closed)).toEqual({
+    ...campaign,
+    means: { ...campaign.means, units: { phone: 2, tablet: 1, other: 3 } },
+  })
+})
+
+it('puts a fault under the field in which it was typed', () => {
+  const typed = openMeans(campaign, ['phone', 'tablet'])
+  typed.days[0] = { on: true, from: '7 o’clock', to: '22:30' }
+  typed.daysOff = '2026-03-14, soon'
+  typed.meters = '1.5'
+  typed.devices[1].drainHours = '99'
+  let faults: string[] = []
+  try {
+    campaignSchema.validateSync(closeMeans(campaign, typed), { abortEarly: false })
+  } catch (error) {
+    faults = (error as ValidationError).inner.map((e) => meansField(typed, e.path ?? ''))
+  }
+  expect(new Set(faults)).toEqual(new Set(['days[0].from', 'daysOff', 'meters', 'devices[1].drainHours']))
+  expect(meansField(typed, 'availability.week')).toBe('')
+})

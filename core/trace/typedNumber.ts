@@ -1,0 +1,30 @@
+import { number } from 'yup'
+import { decimal } from './decimal'
+
+/**
+ * A number as people type it, within bounds, both included: a decimal comma is a point, an empty text is `undefined`,
+ * anything that is no number is refused in words that name it.
+ * @param label what it is, as a sentence begins: "The start level"
+ * @param unit as it stands behind a figure, its space included: " %"
+ */
+export const typedNumber = (label: string, low: number, high: number, unit = '') =>
+  number()
+    .transform((value: unknown, original: unknown) => {
+      if (typeof original !== 'string') return value
+      return original.trim() === '' ? undefined : decimal(original)
+    })
+    .typeError(`${label} must be a number.`)
+    .min(low, `${label} must be at least ${low}${unit}.`)
+    .max(high, `${label} must be at most ${high}${unit}.`)
+
+/** The same where it cannot be left out. */
+export const neededNumber = (label: string, low: number, high: number, unit = '') =>
+  typedNumber(label, low, high, unit).required(`Give ${label.charAt(0).toLowerCase()}${label.slice(1)}.`)
+
+/** The same where it may be unknown: empty is null, never zero. */
+export const optionalNumber = (label: string, low: number, high: number, unit = '') =>
+  typedNumber(label, low, high, unit)
+    .nullable()
+    .transform((value: unknown) => value ?? null)
+    .defined()
+    .default(null)

@@ -1,0 +1,27 @@
+import { expect, it } from 'vitest'
+import { datedName, repeatName, setupName, tellingNames } from './names'
+
+it('names a set-up, and what has left the shelf', () => {
+  expect(setupName('Skerry P5', 'Hawser 20')).toBe('Skerry P5 from Hawser 20')
+  expect(setupName(undefined, 'Hawser 20')).toBe('A deleted device from Hawser 20')
+  expect(setupName('Skerry P5', undefined)).toBe('Skerry P5 from a deleted source')
+})
+
+it('tells runs of one set-up apart', () => {
+  expect(repeatName('Skerry P5 from Hawser 20', 2)).toBe('Skerry P5 from Hawser 20, run 2')
+  const name = datedName('Skerry P5 from Hawser 20', '2026-03-02T12:00:00Z', false, 'spoilt')
+  expect(name).toMatch(/^Skerry P5 from Hawser 20, .*2.*, spoilt$/)
+})
+
+it('says only what tells runs apart', () => {
+  const runs = (...pairs: [string?, string?][]) =>
+    pairs.map(([device, source], i) => ({ id: String(i), device, source }))
+  const names = (...pairs: [string?, string?][]) => Object.values(tellingNames(runs(...pairs)))
+  expect(names(['P5', 'H20'], ['P5', 'H30'], ['P5', 'H20'])).toEqual(['H20', 'H30', 'H20 (2)'])
+  expect(names(['P5', 'H20'], ['T11', 'H20'])).toEqual(['P5', 'T11'])
+  expect(names(['P5', 'H20'], ['T11', 'H30'], [undefined, 'H30'])).toEqual([
+    'P5 · H20',
+    'T11 · H30',
+    '? · H30',
+  ])
+})

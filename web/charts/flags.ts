@@ -1,0 +1,74 @@
+import type { AnnotationOptions } from 'chartjs-plugin-annotation'
+import type { PathChartOptions } from './options'
+
+/** Milestones: a flag with the figure on it, its bracket as a short bar along the line. */
+export function flagMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
+  const c = o.colours
+  const marks: Record<string, AnnotationOptions> = {}
+  o.flags?.forEach((flag, i) => {
+    marks[`bar${i}`] = {
+      type: 'line',
+      xMin: flag.from,
+      xMax: flag.to,
+      yMin: flag.y,
+      yMax: flag.y,
+      borderColor: c.accent,
+      borderWidth: 5,
+    }
+    marks[`pole${i}`] = {
+      type: 'line',
+      xMin: flag.x,
+      xMax: flag.x,
+      yMin: 0,
+      yMax: flag.y,
+      borderColor: c.accent,
+      borderWidth: 1,
+      borderDash: [1, 3],
+    }
+    marks[`flag${i}`] = {
+      type: 'label',
+      xValue: flag.x,
+      yValue: flag.y,
+      content: flag.text,
+      color: c.text,
+      backgroundColor: c.ground,
+      borderColor: c.accent,
+      borderWidth: 1,
+      borderRadius: 2,
+      padding: { x: 6, y: 2 },
+      font: { size: 12, weight: 600 },
+      position: { x: 'end', y: 'end' },
+      xAdjust: -6,
+      yAdjust: -6,
+    }
+  })
+  return marks
+}
+
+/** Events: ticks on the time axis. */
+export function eventMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
+  const c = o.colours
+  return Object.fromEntries(
+    (o.events ?? []).map((event, i) => [
+      `event${i}`,
+      {
+        type: 'line',
+        xMin: event.x,
+        xMax: event.x,
+        yMin: o.min ?? 0,
+        yMax: (o.min ?? 0) + ((o.max ?? 100) - (o.min ?? 0)) * 0.06,
+        borderColor: c.text,
+        borderWidth: 2,
+        label: {
+          display: true,
+          content: event.text,
+          position: 'end',
+          yAdjust: -12,
+          color: c.text,
+          backgroundColor: 'transparent',
+          font: { size: 11 },
+        },
+      } satisfies AnnotationOptions,
+    ]),
+  )
+}

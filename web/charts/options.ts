@@ -1,0 +1,61 @@
+import type { ChartColours } from './colours'
+
+export interface Point {
+  x: number
+  y: number
+}
+
+/** One run on a chart. Points in seconds and the strip's own unit. */
+export interface Path {
+  label: string
+  ink: number
+  points: Point[]
+  /** Drawn thin and pale, behind the others. */
+  faded?: boolean
+  /** What stands beside its name on the finish line: its time, or the level it stopped at. */
+  finish?: string
+}
+
+/** A milestone's flag, with its bracket as a short bar along the line. Seconds, percent. */
+export interface Flag {
+  x: number
+  y: number
+  from: number
+  to: number
+  text: string
+}
+
+export interface Tick {
+  x: number
+  text: string
+}
+
+export interface PathChartOptions {
+  paths: Path[]
+  flags?: Flag[]
+  events?: Tick[]
+  unit: string
+  colours: ChartColours
+  min?: number
+  max?: number
+  /** Seconds shown, so that strips share one clock. */
+  until: number
+  /** Names the paths on the line at this level, in the order of arrival. */
+  finishLevel?: number
+  /** A single path is drawn solid: dashes are for telling several apart. */
+  solid?: boolean
+  showClock: boolean
+  narrow: boolean
+  /** Width of the frame, px: names are placed for it. */
+  width: number
+  /** Steps instead of slopes, for voltage. */
+  stepped?: boolean
+}
+
+/** Left of the plot: the scale and its unit. px */
+export const AXIS_WIDTH = 50
+/** Right of the plot, so that the last mark is whole. px */
+export const RIGHT_PX = 14
+
+/** The seconds that a chart is wide: never so few that nothing could be told. */
+export const lengthOf = (o: PathChartOptions): number => Math.max(60, o.until)
