@@ -1,4 +1,4 @@
-import { group, sum } from 'd3-array'
+import { group, least, sum } from 'd3-array'
 import type { Job, Means, Window } from './timetable'
 
 /** A resource that all its runs must pass through, some at a time. */
@@ -75,5 +75,7 @@ function freeNeeded(
 function repeatsBound(id: string, jobs: readonly Job[], windows: readonly Window[]): Bottleneck {
   const days = [...new Set(windows.map((w) => w.day))].slice(0, jobs.length)
   const last = windows.findIndex((w) => w.day === days.at(-1))
-  return { kind: 'repeats', id, windows: last + 1, freeS: freeNeeded(jobs.slice(0, 1), windows, 1, last + 1) }
+  // One that was put somewhere by hand keeps the length it had then: any of them may come last.
+  const shortest = [least(jobs, (j) => j.chargeS)!]
+  return { kind: 'repeats', id, windows: last + 1, freeS: freeNeeded(shortest, windows, 1, last + 1) }
 }

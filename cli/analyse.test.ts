@@ -1,0 +1,53 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, it } from 'vitest'
+
+const path = join(mkdtempSync(join(tmpdir(), 'inkpath-cli-')), 'ten.csv')
+const analyse = (...args: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'cli/inkpath.ts', 'analyse', path, ...args], {
+    encoding: 'utf8',
+  })
+
+it('prints the object of the contract to the last key; what cannot be known is null', () => {
+  // Twelve watts at nine volts for ten minutes, read each minute, a point a minute: all of it can be done in the head.
+  const rows = Array.from({ length: 11 }, (_, i) => `${i * 60},${10 + i},9,12`)
+  writeFileSync(path, ['time_s,battery_percent,voltage_v,power_w', ...rows].join('\n'))
+  const { stdout, stderr, status } = analyse('--json', '--capacity-wh', '15')
+  expect([status, stderr]).toEqual([0, ''])
+  const nowhere = { timeS: null, earliestS: null, latestS: null, firstSeenS: null, uncertaintyS: null }
+  const never = { percent: null, low: null, high: null, gain: null }
+  const said = JSON.parse(stdout)
+  expect(said).toEqual({
+    samples: 11,
+    durationS: 600,
+    milestones: [50, 80, 90, 100].map((percent) => ({ percent, ...nowhere })),
+    marks: [
+      { atS: 300, percent: 15, low: 15, high: 15, gain: 5 },
+      { atS: 600, percent: 20, low: 20, high: 20, gain: 10 },
+      ...[15, 20, 30, 45, 60, 90, 120].map((minutes) => ({ atS: minutes * 60, ...never })),
+    ],
+    power: { peakW: 12, peakAtS: 0, heldPeakW: 12, meanW: 12 },
+    energyWh: 2,
+    chargeAh: expect.closeTo(2 / 9, 9),
+    bridgedWh: 0,
+    // A tenth of 15 Wh gained from 2 Wh.
+    efficiency: expect.closeTo(0.75, 9),
+    taperEndS: null,
+    parts: [],
+    supply: [],
+    heat: [],
+    findings: said.findings,
+  })
+  for (const finding of said.findings)
+    expect(Object.keys(finding).sort()).toEqual(['atS', 'code', 'message', 'severity'])
+})
+
+it('prints a table without --json, and one line for what it cannot use', () => {
+  expect(analyse().stdout).toMatch(/2\.0+\sWh/)
+  writeFileSync(path, 'time_s,battery_percent\n0,10\n60,x\n')
+  const refused = analyse('--json', '--health', '0')
+  expect([refused.status, refused.stdout]).toEqual([2, ''])
+  expect(refused.stderr.trim().split('\n')).toHaveLength(1)
+})
