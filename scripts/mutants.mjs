@@ -1,5 +1,5 @@
-// npm run mutants [room …]: changes the core a little at a time and counts how many of the changes the unit tests of the
-// same room notice. Without rooms, all of them; that takes hours. `--list` also names what nobody noticed.
+// npm run mutants [room …]: changes the core a little at a time and counts how many of the changes its unit tests
+// notice. Without rooms, all of them; that takes hours. `--list` also names what nobody noticed.
 import { spawnSync } from 'node:child_process'
 import { mkdirSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'

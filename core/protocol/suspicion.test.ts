@@ -1,0 +1,42 @@
+import { expect, it } from 'vitest'
+import { suspicion, type EntryContext } from './suspicion'
+
+// Twenty watts for six minutes are 2 Wh: ten points of a 20 Wh battery.
+const context = (over: Partial<EntryContext> = {}): EntryContext => ({
+  last: { t: 600, percent: 40 },
+  lastWatts: NaN,
+  t: 960,
+  usableWh: 20,
+  expectedWatts: 20,
+  ...over,
+})
+
+it('asks about a fall of more than a point, and about nothing less', () => {
+  expect(suspicion({ percent: 38 }, context())).toMatch(/fell from 40 to 38 %/)
+  expect(suspicion({ percent: 39 }, context())).toBeNull()
+  expect(suspicion({ percent: 40 }, context())).toBeNull()
+  expect(suspicion({ percent: 1 }, context({ last: undefined }))).toBeNull()
+  expect(suspicion({}, context())).toBeNull()
+})
+
+it('asks about more points than the energy allows, with two of grace', () => {
+  expect(suspicion({ percent: 52 }, context())).toBeNull()
+  expect(suspicion({ percent: 53 }, context())).toMatch(/^13 points .*\(about 10\)/)
+  // The strongest of what was seen, typed and expected counts.
+  expect(suspicion({ percent: 60 }, context({ lastWatts: 40 }))).toBeNull()
+  expect(suspicion({ percent: 60, power: 40 }, context({ expectedWatts: NaN }))).toBeNull()
+  expect(suspicion({ percent: 60, voltage: 20, current: 2 }, context({ expectedWatts: NaN }))).toBeNull()
+  expect(suspicion({ percent: 60, power: 10 }, context({ expectedWatts: NaN }))).toMatch(/\(about 5\)/)
+})
+
+it('asks nothing where nothing is known', () => {
+  expect(suspicion({ percent: 99 }, context({ usableWh: NaN }))).toBeNull()
+  expect(suspicion({ percent: 99 }, context({ expectedWatts: NaN }))).toBeNull()
+  expect(suspicion({ power: 500 }, context({ expectedWatts: NaN }))).toBeNull()
+})
+
+it('asks about watts a quarter above what the two should settle on', () => {
+  expect(suspicion({ power: 25 }, context())).toBeNull()
+  expect(suspicion({ power: 25.1 }, context())).toMatch(/^25.1 W is more than the two .* \(20 W\)/)
+  expect(suspicion({ voltage: 9, current: 3 }, context())).toMatch(/^27 W/)
+})
