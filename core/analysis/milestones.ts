@@ -23,6 +23,7 @@ export interface MilestoneOptions {
   handDelayS?: number
 }
 
+/** Levels that every analysis gives a time to, %. */
 export const DEFAULT_MILESTONES = [50, 80, 90, 100] as const
 /** Seconds between a number showing and a hand noting it. */
 export const HAND_DELAY_S = 2

@@ -18,6 +18,7 @@ export interface LaneNow {
 export const dueAt = ({ setup, state, elapsedS, closingInFrom }: LaneNow): number =>
   nextMark(setup.reading, elapsedS, state.answered, closingInFrom)
 
+/** True while a mark of this lane waits for its reading. */
 export const isDue = (lane: LaneNow): boolean => isByHand(lane.setup) && dueAt(lane) <= lane.elapsedS
 
 /** Temperatures due now, as the moment of their prompt, s; null when none are. */

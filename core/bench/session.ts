@@ -16,6 +16,7 @@ export interface Session {
   apart: unknown[]
 }
 
+/** A bench without lanes. */
 export const emptySession = (): Session => ({
   schemaVersion: 3,
   number: 0,

@@ -13,6 +13,7 @@ export interface HeatRule {
   places: string[]
   stopLimitC: number
 }
+/** No temperatures are asked for; the usual limit still holds for those that come by themselves. */
 export const NO_HEAT: HeatRule = { minutes: [], places: [], stopLimitC: DEFAULT_STOP_LIMIT_C }
 
 /** Where a lane's readings come from. */
@@ -61,7 +62,9 @@ export interface LaneSetup {
 /** What a lane is started with; its run, ink, gear and moment are the bench's to give. */
 export type LaneChoice = Omit<LaneSetup, 'runId' | 'ink' | 'startedAtMs' | 'gear'>
 
+/** True where a reviewer types the readings. */
 export const isByHand = ({ feed }: Pick<LaneSetup, 'feed'>): boolean => feed.kind === 'hand'
+/** True where any reading of the lane may be made up: it then says so wherever it is shown. */
 export const isSimulatedFeed = ({ feed }: Pick<LaneSetup, 'feed'>): boolean =>
   feed.kind === 'simulated' || (feed.kind === 'instruments' && feed.simulated)
 /** How many seconds pass on the lane's clock in one of ours. */

@@ -27,6 +27,7 @@ export interface LaneState {
   latest: Map<string, number>
 }
 
+/** A lane at power-on, before anything was read. */
 export const newLane = (): LaneState => ({
   readings: new GrowingReadings(),
   events: [],

@@ -14,6 +14,7 @@ export interface RiggedLane {
   items: ChecklistItem[]
 }
 
+/** Lanes that the bench has room for. */
 export const MOST_LANES = 8
 const START_LEVEL = 'start-level'
 
@@ -66,6 +67,7 @@ export function answered(
   return { ...lane, choice: { ...lane.choice, checklist, start } }
 }
 
+/** The lane with its readings from elsewhere. */
 export const fedBy = (lane: RiggedLane, feed: Feed): RiggedLane => ({
   ...lane,
   choice: {
@@ -75,6 +77,7 @@ export const fedBy = (lane: RiggedLane, feed: Feed): RiggedLane => ({
   },
 })
 
+/** Items of its checklist that nobody answered yet. */
 export const openItems = (lane: RiggedLane): ChecklistItem[] =>
   lane.items.filter((i) => !lane.choice.checklist.some((a) => a.id === i.id))
 

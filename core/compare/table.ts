@@ -12,7 +12,9 @@ export interface ComparisonRow {
   energyWh: number
 }
 
+/** Levels whose times are set against each other, %. */
 export const COMPARED_PERCENTS = [50, 80, 100] as const
+/** Moments whose levels are set against each other, s. */
 export const COMPARED_MARKS = [15, 30, 60].map((minutes) => minutes * 60)
 
 /** Sets runs side by side, each against the baseline, whose own differences are zero. As logged, from the switch. */

@@ -40,6 +40,7 @@ export const countsFromFirst = (style: TimeStyle): boolean =>
 /** Styles whose times, in seconds, are moments of the calendar. */
 export const isCalendar = (style: TimeStyle): boolean => style === 'moments' || style.startsWith('epoch')
 
+/** Seconds in a day: a time of day that falls has passed midnight. */
 export const DAY_S = 24 * 3600
 
 /** `h:mm:ss`, `mm:ss`, each with optional fractions, in seconds; NaN for anything else. */
@@ -96,6 +97,7 @@ const READERS: Record<TimeStyle, (cell: string) => number> = {
   'running-milliseconds': thousandths,
 }
 
+/** A cell in one of the styles, in seconds (of what, the style says); NaN where it is none. */
 export const readTime = (style: TimeStyle, cell: string): number => READERS[style](cell)
 
 /** 1 January 2001 and 2100, in seconds: what lies between is a moment rather than a length. */

@@ -55,6 +55,7 @@ export function joinCorrections(
   return [...all.values()].sort((a, b) => a.when.localeCompare(b.when))
 }
 
+/** What a rating is called, by its field. */
 export const ratingLabel = (field: string): string => RATINGS[field] ?? field
 
 function inWords(field: string, value: unknown): string {

@@ -3,6 +3,7 @@ import { id } from '../trace/fields'
 import { neededNumber, optionalNumber } from '../trace/typedNumber'
 import { correctionsField, name, positive, rangeField, text } from './fields'
 
+/** What is charged. */
 export const DEVICE_KINDS = ['phone', 'tablet', 'laptop', 'other'] as const
 export type DeviceKind = (typeof DEVICE_KINDS)[number]
 

@@ -25,8 +25,10 @@ export const positive = (label: string, high: number, unit = '') =>
 export const neededPositive = (label: string, high: number, unit = '') =>
   neededNumber(label, 0, high, unit).moreThan(0, `${label} must be more than 0.`)
 
+/** Free text of at most `max` characters; '' when absent. */
 export const text = (max = 2000) =>
   string().trim().max(max, `Keep it under ${max} characters.`).defined().default('')
+/** What an item is called: needed, at most 80 characters. */
 export const name = () =>
   string().trim().required('Give it a name.').max(80, 'Keep the name under 80 characters.')
 

@@ -4,6 +4,7 @@ import type { RatingCorrection } from './fields'
 export { DEVICE_KINDS, type Device, type DeviceKind } from './deviceFields'
 export type { RatingCorrection }
 
+/** What charges. */
 export const SOURCE_KINDS = ['wall charger', 'wireless pad', 'power bank', 'outlet', 'laptop port'] as const
 export type SourceKind = (typeof SOURCE_KINDS)[number]
 
@@ -47,9 +48,11 @@ export interface Cable {
   corrections: RatingCorrection[]
 }
 
+/** What measures. */
 export const METER_KINDS = ['power meter', 'thermometer'] as const
 export type MeterKind = (typeof METER_KINDS)[number]
 
+/** Where in the chain it measures. */
 export const METER_PLACES = [
   'between source and cable',
   'between cable and device',
@@ -79,6 +82,7 @@ export interface Meter {
   corrections: RatingCorrection[]
 }
 
+/** What was seen when a device was plugged in, worst last. */
 export const OBSERVED_OUTCOMES = ['charges', 'slow', 'connected', 'loses', 'refuses'] as const
 export type ObservedOutcome = (typeof OBSERVED_OUTCOMES)[number]
 

@@ -10,6 +10,7 @@ export const OBSERVED_WORDS: Record<ObservedOutcome, string> = {
   refuses: 'refuses',
 }
 
+/** What is expected of a pair, in words. */
 export const EXPECTED_WORDS: Record<Outcome, string> = {
   charges: 'charges',
   slow: 'charges slowly',

@@ -50,6 +50,7 @@ const offerSchema = mixed<Offer>((v): v is Offer => cleanOffer(v) !== undefined)
   .typeError('An offer is not readable.')
   .required('An offer is not readable.')
 
+/** A source as it is typed and as it is kept. */
 export const sourceSchema: ObjectSchema<Source> = object({
   id: id(),
   name: name(),
@@ -70,6 +71,7 @@ export const sourceSchema: ObjectSchema<Source> = object({
   corrections: correctionsField(),
 })
 
+/** A cable as it is typed and as it is kept. */
 export const cableSchema: ObjectSchema<Cable> = object({
   id: id(),
   name: name(),
@@ -81,6 +83,7 @@ export const cableSchema: ObjectSchema<Cable> = object({
   corrections: correctionsField(),
 })
 
+/** A meter or thermometer as it is typed and as it is kept. */
 export const meterSchema: ObjectSchema<Meter> = object({
   id: id(),
   name: name(),
@@ -99,6 +102,7 @@ export const meterSchema: ObjectSchema<Meter> = object({
   corrections: correctionsField(),
 })
 
+/** What was seen of a pair. */
 export const observationSchema: ObjectSchema<Observation> = object({
   id: id(),
   deviceId: id(),

@@ -75,6 +75,10 @@ const pairOf = ({ deviceId, sourceId, cableId }: Pair, at = ''): Reference[] => 
   ...(cableId === null ? [] : [{ field: `${at}cableId`, to: 'cables' as const, id: cableId }]),
 ]
 
+/**
+ * The one table of collections. Storage, import, export, merge and the store go by it: a collection is added here and
+ * nowhere besides.
+ */
 export const COLLECTIONS: { [K in CollectionName]: Collection<Records[K]> } = {
   devices: {
     called: 'device',
@@ -155,6 +159,7 @@ export const COLLECTIONS: { [K in CollectionName]: Collection<Records[K]> } = {
   },
 }
 
+/** Their names, in the order of the file. */
 export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as CollectionName[]
 
 /** Names a record in a sentence: "the device Skerry P5". */

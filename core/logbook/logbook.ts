@@ -6,11 +6,14 @@ export type Shelf = { [K in Exclude<CollectionName, 'runs'>]: Records[K][] }
 /** Everything a reviewer keeps: every collection, and each run with its trace. */
 export type Logbook = Shelf & { runs: RunWithTrace[] }
 
+/** Collections that stand on the shelf. */
 export const SHELF_NAMES = COLLECTION_NAMES.filter((name) => name !== 'runs')
 
+/** A logbook in which nothing was written yet. */
 export const emptyLogbook = (): Logbook =>
   Object.fromEntries(COLLECTION_NAMES.map((name) => [name, []])) as unknown as Logbook
 
+/** True where no collection holds anything. */
 export const isEmptyLogbook = (logbook: Logbook): boolean =>
   COLLECTION_NAMES.every((name) => logbook[name].length === 0)
 

@@ -41,10 +41,12 @@ export function usersOf(
   )
 }
 
+/** What a record refers to: by collection and id, with the word for it. */
 export function referencesOf(collection: CollectionName, record: Records[CollectionName]): Reference[] {
   const { references } = COLLECTIONS[collection] as { references(record: object): Reference[] }
   return references(record)
 }
 
+/** A reference that leads nowhere, in words. */
 export const danglingInWords = ({ field, to }: Reference): string =>
   `${field} names a ${COLLECTIONS[to].called} that is not there`

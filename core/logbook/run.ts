@@ -11,6 +11,7 @@ export type { ReadingRule, StopRule }
 export const RUN_STATES = ['done', 'short', 'spoilt', 'set-aside'] as const
 export type RunState = (typeof RUN_STATES)[number]
 
+/** States of a run in words. */
 export const RUN_STATE_WORDS: Record<RunState, string> = {
   done: 'done',
   short: 'stopped early',

@@ -9,6 +9,7 @@ import { RUN_STATES, type Run } from './run'
 const MOST_ENTRIES = 20_000
 const WORDS = 400
 
+/** An event of a run as it is kept. */
 export const eventSchema: ObjectSchema<TraceEvent> = object({
   t: bounded(0, LONGEST_S),
   kind: string().required('is missing').max(40),

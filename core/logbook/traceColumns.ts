@@ -12,6 +12,7 @@ export interface JsonTrace extends Partial<Record<Channel, JsonColumn>> {
 
 const toColumn = (column: Float64Array): JsonColumn => Array.from(column, (v) => (Number.isNaN(v) ? null : v))
 
+/** A trace as plain lists of numbers: what was not read is null, since JSON has no NaN. */
 export function traceToJson(trace: Trace): JsonTrace {
   const json: JsonTrace = { time: Array.from(trace.time) }
   for (const channel of CHANNELS) if (trace[channel]) json[channel] = toColumn(trace[channel])

@@ -54,6 +54,7 @@ const CABLE_OHM = 0.06
 const STEP_BACK_BELOW_W = 7.5
 const PAD_VOLTS = 9
 
+/** The state from which a simulated charge begins. */
 export const startOf = (setup: ChargeSetup): ChargeState => ({
   t: 0,
   share: setup.startPercent / 100,

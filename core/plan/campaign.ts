@@ -68,6 +68,7 @@ export interface Campaign {
   createdAt: string
 }
 
+/** A pair by its device, source and cable: equal for all its repeats. */
 export const pairKey = (pair: { deviceId: string; sourceId: string; cableId: string | null }): string =>
   `${pair.deviceId} ${pair.sourceId} ${pair.cableId ?? ''}`
 
@@ -75,6 +76,7 @@ export const pairKey = (pair: { deviceId: string; sourceId: string; cableId: str
 export const atOnceOf = ({ lanes, meters, sideBySide }: BenchMeans): number =>
   sideBySide ? Math.min(lanes, meters || Infinity) : 1
 
+/** One meter, a strip with two lanes and time in hand: where a campaign begins. */
 export const usualMeans = (): BenchMeans => ({
   meters: 1,
   lanes: 2,

@@ -4,6 +4,7 @@ import type { Job, Means, Placed, Window } from './timetable'
 
 // From a campaign's words (planned runs, slots) to the timetable's (jobs, places), and back.
 
+/** Means of a campaign as the timetable has them. */
 export const timetableMeans = (means: Campaign['means']): Means => ({
   atOnce: atOnceOf(means),
   units: means.units,
@@ -50,6 +51,7 @@ export function placedFrom(planned: PlannedRun, windows: readonly Window[]): Pla
   return [{ job, startS, endS: startS + chargeS, unit, lane, window }]
 }
 
+/** A place in the timetable as a campaign keeps it. */
 export const slotOf = ({ job, startS, unit, lane }: Placed): Slot => ({
   startsAt: new Date(startS * 1000).toISOString(),
   chargeS: job.chargeS,

@@ -6,6 +6,7 @@ export interface MadeRun {
   state: 'done' | 'short' | 'spoilt' | 'set-aside'
 }
 
+/** What may have become of a planned run. */
 export const PLANNED_STATES = ['planned', 'running', 'done', 'spoilt', 'set-aside'] as const
 export type PlannedState = (typeof PLANNED_STATES)[number]
 
@@ -67,6 +68,7 @@ export function cellProgress(
   return cells
 }
 
+/** How many planned runs are in each state. */
 export function countStates(
   campaign: Campaign,
   runs: readonly MadeRun[],

@@ -12,6 +12,7 @@ export interface Question {
   means?: Partial<BenchMeans>
 }
 
+/** What reviewers ask, each with what a campaign for it begins with. */
 export const QUESTIONS: readonly Question[] = [
   { id: 'many-sources', text: 'Same device, many sources: which is fastest, and from which one up does it stop mattering?', protocolId: 'one-to-full', repeats: 2, pairs: 'one-device' },
   { id: 'many-devices', text: 'Many devices, one source: does the newer model really charge faster?', protocolId: 'one-to-full', repeats: 2, pairs: 'one-source' },

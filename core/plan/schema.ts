@@ -54,6 +54,7 @@ const byId = (label: string, low: number, high: number, whole: boolean) =>
     return object(Object.fromEntries(keys.map((key) => [key, entry]))).default({})
   })
 
+/** What there is at the bench, as typed and as kept. */
 export const meansSchema = object({
   meters: wholeNumber('The number of meters', 0, 16),
   lanes: wholeNumber('The number of lanes', 1, 8),
@@ -65,6 +66,7 @@ export const meansSchema = object({
   seed: wholeNumber('The seed', 1, 2_000_000_000),
 }) as unknown as ObjectSchema<BenchMeans>
 
+/** A pair to be run, and how often. */
 export const pairSchema: ObjectSchema<PairPlan> = object({
   deviceId: id(),
   sourceId: id(),
@@ -91,6 +93,7 @@ const plannedSchema: ObjectSchema<PlannedRun> = object({
   setAside: string().nullable().defined().default(null).max(400),
 })
 
+/** A campaign as typed and as kept. */
 export const campaignSchema: ObjectSchema<Campaign> = object({
   id: id(),
   name: string().trim().required('Give the campaign a name.').max(120, 'Keep the name under 120 characters.'),

@@ -27,6 +27,7 @@ export interface TypedMeans {
 }
 
 const USUAL_HOURS: FreeHours = { from: '18:30', to: '22:30' }
+/** A week of free hours as a form has it. */
 export const openWeek = (week: readonly (FreeHours | null)[]): TypedDay[] =>
   week.map((day) => ({ on: day !== null, ...(day ?? USUAL_HOURS) }))
 

@@ -17,7 +17,9 @@ export interface Availability {
   daysOff: string[]
 }
 
+/** Days as a week of free hours counts them, Monday first. */
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+/** A date as campaigns keep it, in the format of date-fns. */
 export const DATE = 'yyyy-MM-dd'
 
 /** Two years of evenings: a campaign that needs more has been asked too much. */
@@ -64,7 +66,9 @@ export const usualWeek = (): (FreeHours | null)[] => [
   { from: '10:00', to: '22:00' },
   { from: '10:00', to: '22:00' },
 ]
+/** Free hours on the evenings from Monday to Friday. */
 export const eveningsOnly = (): (FreeHours | null)[] =>
   Array.from({ length: 7 }, () => ({ from: '18:30', to: '22:30' }))
+/** Free hours at the weekend only. */
 export const weekendsOnly = (): (FreeHours | null)[] =>
   Array.from({ length: 7 }, (_, i) => (i > 4 ? { from: '10:00', to: '22:00' } : null))

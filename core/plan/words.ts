@@ -62,6 +62,7 @@ export function limitInWords(limit: Bottleneck | null, names: Names): string {
   }
 }
 
+/** What one more of something would save, in words. */
 export function savingInWords(saving: Saving, names: Names): string {
   const what = {
     meter: 'One more meter',

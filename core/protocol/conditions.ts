@@ -10,6 +10,7 @@ interface ConditionText {
   asks?: string
 }
 
+/** What may have to be equal: its label, what is usual, and what must be put back after it. */
 export const CONDITIONS: Record<ConditionKind, ConditionText> = {
   'flight-mode': { label: 'Flight mode', usual: 'on', putBack: 'Flight mode off again' },
   'apps-closed': { label: 'Apps', usual: 'all closed' },
@@ -32,6 +33,7 @@ export const CONDITIONS: Record<ConditionKind, ConditionText> = {
   own: { label: '', usual: '' },
 }
 
+/** A condition in words, as a checklist has it. */
 export const conditionInWords = ({ kind, required }: Condition): string =>
   kind === 'own' ? required : `${CONDITIONS[kind].label}: ${required}`
 

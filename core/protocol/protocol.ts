@@ -1,5 +1,6 @@
 import type { ReadingRule, StopRule } from './rules'
 
+/** How the start level is reached, in words. */
 export const START_WAYS = {
   'dead-rested': 'dead and switched off, then rested',
   'as-it-dies': 'as soon as it dies',
@@ -8,6 +9,7 @@ export const START_WAYS = {
 } as const
 export type StartWay = keyof typeof START_WAYS
 
+/** Kinds of what may have to be equal. */
 export const CONDITION_KINDS = [
   'flight-mode',
   'apps-closed',

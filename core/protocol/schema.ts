@@ -44,6 +44,7 @@ function cleanReading(given: unknown): ReadingRule | undefined {
 }
 
 const READING = 'The reading rule does not hold: steps are 1 s to 2 h, given minutes rise.'
+/** A rule of reading within its bounds; what belongs to another kind is dropped. */
 export const readingRuleSchema = mixed<ReadingRule>((v): v is ReadingRule => cleanReading(v) !== undefined)
   .transform((v: unknown) => cleanReading(v) ?? v)
   .typeError(READING)
@@ -68,6 +69,7 @@ function cleanStop(given: unknown): StopRule | undefined {
 }
 
 const STOP = 'The stop rule does not hold: a level above 0 and up to 100 %, a time from 1 s to 72 h.'
+/** A rule of stopping within its bounds; what belongs to another kind is dropped. */
 export const stopRuleSchema = mixed<StopRule>((v): v is StopRule => cleanStop(v) !== undefined)
   .transform((v: unknown) => cleanStop(v) ?? v)
   .typeError(STOP)
@@ -80,6 +82,7 @@ const conditionSchema: ObjectSchema<Condition> = object({
   required: string().trim().required('Say what is required.').max(200),
 })
 
+/** A protocol as typed and as kept. */
 export const protocolSchema: ObjectSchema<Protocol> = object({
   id: id(),
   name: string().trim().required('Give the protocol a name.').max(80, 'Keep the name under 80 characters.'),
@@ -107,6 +110,7 @@ export const protocolSchema: ObjectSchema<Protocol> = object({
   conditions: array(conditionSchema).defined().default([]).max(60),
 })
 
+/** An answer to an item of a checklist, as it is kept. */
 export const checklistAnswerSchema: ObjectSchema<ChecklistAnswer> = object({
   id: string().required('is missing').max(100),
   text: string().required('is missing').max(400),

@@ -20,6 +20,7 @@ export interface TypedProtocol
     TypedReading,
     TypedStop {}
 
+/** Opens a protocol into the fields of a form. */
 export function openProtocol(protocol: Protocol): TypedProtocol {
   const { id: _id, reading, stop, ...rest } = protocol
   return {

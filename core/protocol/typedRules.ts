@@ -39,6 +39,7 @@ export const wordsIn = (text: string): string[] =>
 
 const minutesIn = (text: string): number => decimal(text) * 60
 
+/** Opens a rule of reading into fields. */
 export function openReading(rule: ReadingRule): TypedReading {
   const usual: TypedReading = {
     readingKind: rule.kind,
@@ -65,6 +66,7 @@ export function openReading(rule: ReadingRule): TypedReading {
   }
 }
 
+/** The rule of reading that the fields say. */
 export function readingOf(typed: TypedReading): ReadingRule {
   switch (typed.readingKind) {
     case 'every':
@@ -83,12 +85,14 @@ export function readingOf(typed: TypedReading): ReadingRule {
   }
 }
 
+/** Opens a rule of stopping into fields. */
 export const openStop = (rule: StopRule): TypedStop => ({
   stopKind: rule.kind,
   stopPercent: rule.kind === 'level' ? String(rule.percent) : '80',
   stopMinutes: rule.kind === 'duration' ? String(rule.seconds / 60) : '30',
 })
 
+/** The rule of stopping that the fields say. */
 export function stopOf(typed: TypedStop): StopRule {
   switch (typed.stopKind) {
     case 'level':

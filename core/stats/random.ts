@@ -10,6 +10,7 @@ export interface Random {
   normal(): number
 }
 
+/** Numbers that look random and are the same for the same seed. */
 export function randomFrom(seed: number): Random {
   const generator = xoroshiro128plus(seed)
   const uniform = () => uniformFloat64(generator)

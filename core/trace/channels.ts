@@ -80,6 +80,7 @@ export const CHANNEL_TABLE = {
 } as const satisfies Record<string, ChannelEntry>
 
 export type Channel = keyof typeof CHANNEL_TABLE
+/** Names of all channels, in the order of the table. */
 export const CHANNELS = Object.keys(CHANNEL_TABLE) as Channel[]
 
 /** A channel's entry, as every channel has it. */

@@ -1,5 +1,6 @@
 /** How figures are written for a reader: with their unit, and a dash where they cannot be known. */
 
+/** What stands where a figure is not known. */
 export const UNKNOWN = '–'
 
 /** A number with `digits` decimals and its unit, parted by a no-break space. */
