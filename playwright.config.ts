@@ -4,6 +4,8 @@ const PORT = 4396
 
 export default defineConfig({
   testDir: 'e2e',
+  // It walks for minutes, another way each time: `npm run monkey`.
+  testIgnore: process.env.MONKEY ? [] : ['monkey.spec.ts'],
   outputDir: 'test-results',
   timeout: 90_000,
   // A loaded machine is slow, not wrong.

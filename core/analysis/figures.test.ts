@@ -134,9 +134,27 @@ describe('marks', () => {
 
   it('takes a reading within 10 s as the mark and interpolates further away, with bounds', () => {
     expect(marks(trace, [300, 600])).toEqual([
-      { atS: 300, percent: 20, low: 20, high: 20, gain: 15 },
-      { atS: 600, percent: 40, low: 30, high: 50, gain: 35 },
+      {
+        atS: 300,
+        percent: 20,
+        low: 20,
+        high: 20,
+        gain: 15,
+        uncertainty: expect.closeTo(Math.sqrt(1 / 6), 9),
+        ceiling: false,
+      },
+      { atS: 600, percent: 40, low: 30, high: 50, gain: 35, uncertainty: expect.any(Number), ceiling: false },
     ])
+    expect(marks(trace, [600])[0].uncertainty).toBeGreaterThan(Math.sqrt(1 / 6))
+  })
+
+  it('says where it no longer tells sources apart: near full, or at under a third of the best rate', () => {
+    const fast = traceFromReadings(
+      [5, 25, 45, 65, 72, 77, 82, 94, 95].map((percent, i) => ({ t: i * 300, percent })),
+    )
+    const at = (minutes: number) => marks(fast, [minutes * 60])[0].ceiling
+    // 20 points in five minutes at best: below 6.67 is slow.
+    expect([5, 15, 20, 25, 30, 35, 40].map(at)).toEqual([false, false, false, true, true, false, true])
   })
 
   it('never reads past the last reading', () => {

@@ -1,5 +1,5 @@
 import type { Samples } from '../trace/samples'
-import { timeAtShare } from './milestones'
+import { timeAtShare } from './bracket'
 
 /**
  * When the shown level first crosses `percent`, clamped to the run: a run that starts above enters at its

@@ -1,7 +1,7 @@
 import { powerColumn, type Trace } from '../trace/trace'
 import { firstAtOrAfter, samplesOf, type Samples } from '../trace/samples'
-import { cut, integrate } from './integral'
-import { covers } from './milestones'
+import { bracketBefore, shareDone, shownOf, type Shown } from './bracket'
+import { pointsOff } from './pointsOff'
 
 /** Level and gain at a given time. Percentage points; NaN where it cannot be known. */
 export interface Mark {
@@ -12,6 +12,10 @@ export interface Mark {
   high: number
   /** Points gained since the first level read. */
   gain: number
+  /** Standard uncertainty of the gain, points. */
+  uncertainty: number
+  /** So near full, or so slow, that a lead vanishes here: it no longer tells sources apart. */
+  ceiling: boolean
   reason?: string
 }
 
@@ -19,37 +23,82 @@ export interface Mark {
 export const DEFAULT_MARKS = [5, 10, 15, 20, 30, 45, 60, 90, 120].map((minutes) => minutes * 60)
 /** A reading this close to the mark, in seconds, is the mark. */
 export const MARK_TOLERANCE_S = 10
+/** Whole points, rectangular (GUM, JCGM 100:2008 §4.3.7). */
+export const LEVEL_UNCERTAINTY = 1 / Math.sqrt(12)
+/** A gain is the difference of two. */
+export const GAIN_UNCERTAINTY = 1 / Math.sqrt(6)
+
+/** From this level on a mark stands near the ceiling, %; so does one whose rate is below this share of the best. */
+const CEILING_PERCENT = 95
+const CEILING_RATE = 1 / 3
+/** Over so long a rate is told, s: a display of whole points moves in jumps. */
+const RATE_OVER_S = 300
 
 /** Levels at the given moments (seconds). Nothing is read past the last reading. */
 export function marks(trace: Trace, atSeconds: Iterable<number> = DEFAULT_MARKS): Mark[] {
-  const shown = samplesOf(trace.time, trace.percent)
+  const shown = shownOf(trace)
   const power = samplesOf(trace.time, powerColumn(trace))
-  return Array.from(atSeconds, (atS) => markAt(shown, power, atS))
+  const best = bestRate(shown)
+  return Array.from(atSeconds, (atS) => {
+    const mark = markAt(shown, power, atS)
+    const slow = rateBefore(shown, atS) < CEILING_RATE * best
+    return mark.reason ? mark : { ...mark, ceiling: mark.percent >= CEILING_PERCENT || slow }
+  })
 }
 
-function markAt(shown: Samples, power: Samples, atS: number): Mark {
+function markAt(shown: Shown, power: Samples, atS: number): Mark {
   const { t, v } = shown
   if (t.length === 0) return unknown(atS, 'No battery level was read.')
   const start = v[0]
   const near = nearest(t, atS)
-  if (Math.abs(t[near] - atS) <= MARK_TOLERANCE_S)
-    return { atS, percent: v[near], low: v[near], high: v[near], gain: v[near] - start }
+  if (Math.abs(t[near] - atS) <= MARK_TOLERANCE_S) return markOf(atS, v[near], v[near], v[near], start, 0)
   const right = firstAtOrAfter(t, atS)
   if (right === t.length) return unknown(atS, 'The run ended before it.')
   if (right === 0) return unknown(atS, 'The first level was read after it.')
   const [from, to] = [v[right - 1], v[right]]
-  const percent = from + (to - from) * shareDone(power, t[right - 1], t[right], atS)
-  return { atS, percent, low: Math.min(from, to), high: Math.max(from, to), gain: percent - start }
+  const bracket = bracketBefore(shown, right)
+  const { fromS, toS } = bracket
+  // Where the display turns full, it is full from the estimate of that moment on.
+  const percent = atS >= toS ? to : from + (to - from) * shareDone(power, fromS, toS, atS)
+  const inside = atS >= toS ? 0 : Math.abs(pointsOff(shown, power, right, bracket, atS))
+  return markOf(atS, percent, Math.min(from, to), Math.max(from, to), start, inside)
 }
 
-/** How much of the step between two readings is done at `atS`: by energy where the meter covers it. */
-function shareDone(power: Samples, from: number, to: number, atS: number): number {
-  if (covers(power, from, to)) {
-    const done = integrate(cut(power, from, atS), Infinity).measured
-    const all = integrate(cut(power, from, to), Infinity).measured
-    if (all > 0) return done / all
+const markOf = (
+  atS: number,
+  percent: number,
+  low: number,
+  high: number,
+  start: number,
+  /** What the curve between two readings adds, points. */
+  inside: number,
+): Mark => ({
+  atS,
+  percent,
+  low,
+  high,
+  gain: percent - start,
+  uncertainty: Math.hypot(GAIN_UNCERTAINTY, inside),
+  ceiling: false,
+})
+
+/** Points per second over the last minutes before a moment; Infinity where too little was read to say. */
+function rateBefore({ t, v }: Shown, atS: number): number {
+  const end = firstAtOrAfter(t, atS + 1e-9) - 1
+  if (end < 1) return Infinity
+  const start = Math.max(0, firstAtOrAfter(t, t[end] - RATE_OVER_S + 1e-9) - 1)
+  return t[end] > t[start] ? (v[end] - v[start]) / (t[end] - t[start]) : Infinity
+}
+
+/** The best such rate of the run. */
+function bestRate(shown: Shown): number {
+  const { t } = shown
+  let best = 0
+  for (let at = RATE_OVER_S; t.length && at <= t[t.length - 1]; at += RATE_OVER_S) {
+    const rate = rateBefore(shown, at)
+    if (Number.isFinite(rate)) best = Math.max(best, rate)
   }
-  return (atS - from) / (to - from)
+  return best
 }
 
 function nearest(t: Float64Array, atS: number): number {
@@ -65,5 +114,7 @@ const unknown = (atS: number, reason: string): Mark => ({
   low: NaN,
   high: NaN,
   gain: NaN,
+  uncertainty: NaN,
+  ceiling: false,
   reason,
 })

@@ -1,6 +1,15 @@
 import { powerColumn, type Trace } from '../trace/trace'
-import { samplesOf, valueAt, type Samples } from '../trace/samples'
-import { cut, timeOfShare } from './integral'
+import { samplesOf, type Samples } from '../trace/samples'
+import {
+  bracketBefore,
+  shareOf,
+  shownOf,
+  timeAtShare,
+  WATCHED_WINDOW_S,
+  type Bracket,
+  type Shown,
+} from './bracket'
+import { pointsOff } from './pointsOff'
 
 /** Time to a shown percentage, with its bracket. Seconds since power-on; NaN when not reached. */
 export interface Milestone {
@@ -14,6 +23,8 @@ export interface Milestone {
   firstSeenS: number
   /** Standard uncertainty. */
   uncertaintyS: number
+  /** True where the display was watched as it turned to this level. */
+  watched: boolean
   /** Why it has no time, in plain words; absent when reached. */
   reason?: string
 }
@@ -27,76 +38,83 @@ export interface MilestoneOptions {
 export const DEFAULT_MILESTONES = [50, 80, 90, 100] as const
 /** Seconds between a number showing and a hand noting it. */
 export const HAND_DELAY_S = 2
+/** A display shows what it is told every so many seconds. */
+export const REFRESH_S = 5
+
+/** Standard deviation of a rectangular distribution of full width 1 (GUM, JCGM 100:2008 §4.3.7). */
+const RECTANGULAR = 1 / Math.sqrt(12)
 
 /**
  * Standard uncertainty in seconds of a time known to lie in a bracket `widthS` seconds wide: a rectangular
- * distribution, GUM JCGM 100:2008 §4.3.7, combined in quadrature with the reading delay.
+ * distribution, GUM JCGM 100:2008 §4.3.7, combined in quadrature with the display's refresh and the hand's delay.
  */
 export const bracketUncertainty = (widthS: number, handDelayS = 0): number =>
-  Math.hypot(widthS / Math.sqrt(12), handDelayS)
+  Math.hypot(widthS * RECTANGULAR, REFRESH_S * RECTANGULAR, handDelayS)
 
 /** First instant at which the display shows `percent` or more (0–100). */
 export function milestone(trace: Trace, percent: number, options: MilestoneOptions = {}): Milestone {
-  const shown = samplesOf(trace.time, trace.percent)
-  return milestoneOf(shown, samplesOf(trace.time, powerColumn(trace)), percent, options)
+  return milestones(trace, [percent], options)[0]
 }
 
-/** {@link milestone} for many percentages, sharing the work of finding the readings. */
+/**
+ * {@link milestone} for many percentages, sharing the work of finding the readings. Estimates never fall as the
+ * percentage rises.
+ */
 export function milestones(
   trace: Trace,
   percents: Iterable<number>,
-  options: MilestoneOptions = {},
+  { handDelayS = 0 }: MilestoneOptions = {},
 ): Milestone[] {
-  const shown = samplesOf(trace.time, trace.percent)
+  const shown = shownOf(trace)
   const power = samplesOf(trace.time, powerColumn(trace))
-  return Array.from(percents, (p) => milestoneOf(shown, power, p, options))
+  return Array.from(percents, (p) => milestoneOf(shown, power, p, handDelayS))
 }
 
-function milestoneOf(
-  shown: Samples,
-  power: Samples,
-  percent: number,
-  { handDelayS = 0 }: MilestoneOptions,
-): Milestone {
-  const { t, v } = shown
+function milestoneOf(shown: Shown, power: Samples, percent: number, handDelayS: number): Milestone {
+  const { t, v, watched } = shown
   if (t.length === 0) return notReached(percent, 'No battery level was read.')
   if (v[0] > percent) return notReached(percent, `The run started above it, at ${v[0]} %.`)
+  if (v[0] === percent) return notReached(percent, 'The run started there.')
   const seen = v.findIndex((level) => level >= percent)
   if (seen < 0) return notReached(percent, `The run ended below it, at ${v[v.length - 1]} %.`)
 
   const latestS = t[seen]
-  // A run that starts at the level has shown it since before the first reading.
-  const earliestS = seen > 0 ? t[seen - 1] : Math.min(0, latestS)
+  // The display had just changed to this very level.
+  const turned = watched[seen] && percent > v[seen] - 1
+  const earliestS = turned ? Math.max(t[seen - 1], latestS - WATCHED_WINDOW_S) : t[seen - 1]
+  const most = bracketUncertainty(latestS - earliestS, handDelayS)
+  const bracket = bracketBefore(shown, seen)
+  const share = shareOf(bracket, percent)
+  const timeS = turned ? latestS : timeAtShare(power, bracket.fromS, bracket.toS, share)
+  const whole = turned || (percent >= 100 && bracket.saturates)
+  const spread = whole ? most : spreadIn(shown, power, seen, bracket, percent, timeS, handDelayS)
   return {
     percent,
-    timeS: percent >= 100 || seen === 0 ? (earliestS + latestS) / 2 : crossing(shown, power, seen, percent),
+    timeS,
     earliestS,
     latestS,
     firstSeenS: latestS,
-    uncertaintyS: bracketUncertainty(latestS - earliestS, handDelayS),
+    uncertaintyS: Math.min(most, spread),
+    watched: turned,
   }
 }
 
-/** Where the level crosses `percent` between readings `seen - 1` and `seen`. */
-function crossing({ t, v }: Samples, power: Samples, seen: number, percent: number): number {
-  const [from, to] = [t[seen - 1], t[seen]]
-  const share = (percent - v[seen - 1]) / (v[seen] - v[seen - 1])
-  return timeAtShare(power, from, to, share)
-}
-
-/**
- * The moment between `from` and `to` at which `share` of the level's step is done: by delivered energy where
- * the meter covers the stretch, by time where it does not.
- */
-export function timeAtShare(power: Samples, from: number, to: number, share: number): number {
-  const byEnergy = covers(power, from, to) ? timeOfShare(cut(power, from, to), share) : NaN
-  return Number.isNaN(byEnergy) ? from + share * (to - from) : byEnergy
-}
-
-/** Power that never turns round, known over the whole stretch: otherwise energy says nothing of the level. */
-export function covers(power: Samples, from: number, to: number): boolean {
-  if (Number.isNaN(valueAt(power, from)) || Number.isNaN(valueAt(power, to))) return false
-  return cut(power, from, to).v.every((w) => w >= 0)
+/** What an interpolated time is known to, s: display step, bend, the full mark it leans on, refresh and hand. */
+function spreadIn(
+  shown: Shown,
+  power: Samples,
+  seen: number,
+  bracket: Bracket,
+  percent: number,
+  timeS: number,
+  handDelayS: number,
+): number {
+  const { fromS, toS, fromLevel, toLevel, saturates } = bracket
+  const secondsPerPoint = (toS - fromS) / (toLevel - fromLevel)
+  const step = secondsPerPoint * RECTANGULAR
+  const bend = Math.abs(pointsOff(shown, power, seen, bracket, timeS)) * secondsPerPoint
+  const full = saturates ? shareOf(bracket, percent) * 2 * (toS - fromS) * RECTANGULAR : 0
+  return Math.hypot(step, bend, full, REFRESH_S * RECTANGULAR, handDelayS)
 }
 
 function notReached(percent: number, reason: string): Milestone {
@@ -107,6 +125,7 @@ function notReached(percent: number, reason: string): Milestone {
     latestS: NaN,
     firstSeenS: NaN,
     uncertaintyS: NaN,
+    watched: false,
     reason,
   }
 }

@@ -77,6 +77,15 @@ export const CHANNEL_TABLE = {
     label: 'Counter',
     called: 'counted ampere-hours',
   },
+  /** 1 where the display was being looked at and had just changed to this level. */
+  watched: {
+    header: 'watched',
+    unit: '',
+    bounds: [0, 1],
+    digits: 0,
+    label: 'Watched',
+    called: 'watched',
+  },
 } as const satisfies Record<string, ChannelEntry>
 
 export type Channel = keyof typeof CHANNEL_TABLE
@@ -87,8 +96,9 @@ export const CHANNELS = Object.keys(CHANNEL_TABLE) as Channel[]
 export const channel = (name: Channel): ChannelEntry => CHANNEL_TABLE[name]
 
 /** Its name with the unit, as a column is headed: "Level, %". */
-export const columnTitle = (name: Channel): string => `${channel(name).label}, ${channel(name).unit}`
+export const columnTitle = (name: Channel): string =>
+  [channel(name).label, channel(name).unit].filter(Boolean).join(', ')
 
 /** Its unit in thousandths ("mV"), where a table may hold that: volts, amperes, watts and their hours. */
 export const thousandthsOf = (name: Channel): string | null =>
-  channel(name).unit === '%' ? null : `m${channel(name).unit}`
+  ['%', ''].includes(channel(name).unit) ? null : `m${channel(name).unit}`

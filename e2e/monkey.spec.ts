@@ -1,0 +1,214 @@
+import { expect, test, type Page } from '@playwright/test'
+import { writeLogbook } from '@core/formats/logbookJson'
+import { randomFrom } from '@core/stats/random'
+import { KilledBrowser, readStorage } from './browser'
+import { takeIn, withRuns } from './fixture'
+
+// npm run monkey: three tabs, deeds at random, kills at random moments. MONKEY_SEED and MONKEY_DEEDS choose another walk.
+const SEED = Number(process.env.MONKEY_SEED ?? Math.floor(Math.random() * 1e6))
+const DEEDS = Number(process.env.MONKEY_DEEDS ?? 120)
+const random = randomFrom(SEED)
+const chance = (share: number) => random.uniform() < share
+const one = <T>(of: readonly T[]): T => of[Math.floor(random.uniform() * of.length)]
+
+/** Every watt that stands in the storage: of runs in the logbook, and of lanes in the journal. */
+const wattsStored = (page: Page) =>
+  page.evaluate(async () => {
+    const open = indexedDB.open('inkpath-log')
+    const db = await new Promise<IDBDatabase>((resolve) => (open.onsuccess = () => resolve(open.result)))
+    const all = (store: string) =>
+      new Promise<[string, never][]>((resolve) => {
+        const there = db.transaction(store).objectStore(store)
+        const [keys, values] = [there.getAllKeys(), there.getAll()]
+        values.onsuccess = () =>
+          resolve(keys.result.map((key, i) => [String(key), values.result[i] as never]))
+      })
+    const traces = await all('traces')
+    const journal = await all('journal')
+    db.close()
+    const lines = journal.flatMap(([, value]) => (Array.isArray(value) ? value : [value])) as {
+      readings?: { power?: number }[]
+    }[]
+    return [
+      ...traces.flatMap(([, trace]) => Array.from((trace as { power?: Float64Array }).power ?? [])),
+      ...lines.flatMap((line) => (line.readings ?? []).map((r) => r.power ?? NaN)),
+    ].filter((w) => !Number.isNaN(w))
+  })
+
+test('a monkey at three tabs loses nothing that it was told is safe', async ({ baseURL, launchOptions }) => {
+  test.setTimeout(30 * 60_000)
+  console.log(`seed ${SEED}, ${DEEDS} deeds`)
+  const browser = new KilledBrowser(launchOptions, baseURL!)
+  const errors: string[] = []
+  const promised = new Set<number>()
+  const did: string[] = []
+  let tabs: Page[] = []
+  let watts = 3
+  let kills = 0
+
+  const watch = (page: Page) => {
+    page.setDefaultTimeout(8000)
+    page.on('pageerror', (e) => errors.push(`after ${did.at(-1)}: ${e.message}`))
+    return page
+  }
+  const begin = async () => {
+    tabs = [watch(await browser.start())]
+    tabs.push(watch(await browser.tab()), watch(await browser.tab()))
+    for (const tab of tabs) await tab.goto('/bench')
+  }
+  const go = async (page: Page, path: string) => {
+    if (!page.url().endsWith(path)) await page.goto(path)
+  }
+  const seen = async (page: Page, name: string | RegExp) =>
+    page.getByRole('button', { name }).first().isVisible()
+  const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click()
+
+  const deeds: Record<string, (page: Page) => Promise<unknown>> = {
+    'start a lane': async (page) => {
+      await go(page, '/bench')
+      if (await seen(page, 'Add a lane')) await press(page, 'Add a lane')
+      if (!(await seen(page, 'Start the clock'))) return
+      await page.getByLabel('Start level').fill(String(Math.floor(random.uniform() * 60)))
+      if (chance(0.4)) {
+        await press(page, 'a simulated meter and battery')
+        await press(page, one(['1×', '60×', '600×']))
+      }
+      await press(page, one(['Start the clock', 'Start the clock', 'Put it on the strip']))
+    },
+    'power on': async (page) => {
+      await go(page, '/bench')
+      if (await seen(page, 'Power on')) await press(page, 'Power on')
+    },
+    'note a reading': async (page) => {
+      await go(page, '/bench')
+      const field = page.getByLabel('Power', { exact: true })
+      if (!(await field.isVisible())) return
+      watts = Math.round((watts + 0.01) * 100) / 100
+      const mine = watts
+      await field.fill(String(mine))
+      await press(page, /^(Note a reading|Keep it|Store it now)$/)
+      const noted = page.getByRole('status').filter({ hasText: `${mine.toFixed(2)}` })
+      const question = page.getByText('Press Enter again to keep it')
+      await expect(noted.or(question)).toBeVisible({ timeout: 8000 })
+      if (await question.isVisible()) await press(page, 'Keep it')
+      await expect(noted).toBeVisible({ timeout: 8000 })
+      promised.add(mine)
+    },
+    'note an event': async (page) => {
+      await go(page, '/bench')
+      if (await seen(page, /^Cable moved/)) await press(page, /^Cable moved/)
+    },
+    stop: async (page) => {
+      await go(page, '/bench')
+      if (!(await seen(page, 'Stop this run'))) return
+      await press(page, 'Stop this run')
+      const way = one(['Stop and keep', 'Stop and keep', 'Power was cut', 'Go on charging'])
+      await ((await seen(page, way)) ? press(page, way) : press(page, /Take it off|Go on charging/))
+    },
+    'delete a run and undo': async (page) => {
+      await go(page, '/sheet')
+      const link = page.locator('tbody a').first()
+      if (!(await link.isVisible())) return
+      await link.click()
+      await press(page, /^Delete/)
+      await press(page, 'Undo')
+    },
+    'correct a reading': async (page) => {
+      await go(page, '/sheet/m0')
+      if (!(await seen(page, 'Readings'))) return
+      await press(page, 'Readings')
+      await press(page, /^Correct Level/)
+      await page.getByLabel('Right value').fill(String(Math.floor(random.uniform() * 9)))
+      await page.getByLabel('Why').fill('misread')
+      await press(page, 'Correct it')
+    },
+    'add gear': async (page) => {
+      await go(page, '/shelf')
+      await press(page, 'Add a device')
+      await page.getByLabel('Name').fill(`Thwart ${Math.floor(random.uniform() * 1e6)}`)
+      await press(page, 'Put on the shelf')
+    },
+    'merge a file': async (page) => {
+      await go(page, '/files')
+      await page.locator('input[type=file]').setInputFiles({
+        name: 'logbook.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(writeLogbook(withRuns(2, `m`), '2026-03-01T12:00:00.000Z')),
+      })
+      await press(page, 'Merge it in')
+    },
+    'wipe and undo': async (page) => {
+      await go(page, '/files')
+      await press(page, /^Wipe/)
+      await press(page, 'Wipe it')
+      await press(page, 'Undo')
+    },
+    'look at a screen': (page) =>
+      page.goto(one(['/shelf', '/shelf/pairs', '/plan', '/bench', '/sheet', '/side-by-side', '/files'])),
+    reload: (page) => page.reload(),
+    'close a tab': async (page) => {
+      tabs = tabs.filter((t) => t !== page)
+      await page.close()
+      tabs.push(watch(await browser.tab()))
+      await tabs.at(-1)!.goto('/bench')
+    },
+  }
+
+  /** Whole, and everything that was said to be safe is there. */
+  async function check(page: Page) {
+    await page.goto('/files')
+    await expect(page.getByRole('heading', { name: 'Files' })).toBeVisible()
+    await expect(page.getByText(/cannot be read/)).toHaveCount(0)
+    const found = await readStorage(page)
+    expect(found.torn, 'runs without their readings').toBe(0)
+    const ids = found.runs.map((r) => r.id)
+    expect(new Set(ids).size, 'a run twice').toBe(ids.length)
+    for (const times of found.journals) expect(new Set(times).size, 'a reading twice').toBe(times.length)
+    const stored = new Set(await wattsStored(page))
+    expect(
+      [...promised].filter((w) => !stored.has(w)),
+      'noted and lost',
+    ).toEqual([])
+  }
+
+  try {
+    await begin()
+    await takeIn(tabs[0], withRuns(2, 'm'))
+    for (let i = 0; i < DEEDS; i++) {
+      const name = one(Object.keys(deeds))
+      const which = Math.floor(random.uniform() * tabs.length)
+      did.push(`${i} ${name} in tab ${which}`)
+      // What a reviewer threw away and could not bring back was not lost by the program.
+      const thrownAway = () => /undo/.test(name) && promised.clear()
+      const deed = deeds[name](tabs[which]).catch((e: Error) => {
+        thrownAway()
+        // A dialog in the way, a button that is gone: a monkey goes on. A page that answers nothing does not.
+        if (!/Timeout|closed|detached|crashed/.test(e.message)) did.push(`   ${e.message.split('\n')[0]}`)
+      })
+      if (chance(0.1)) {
+        await new Promise((resolve) => setTimeout(resolve, random.uniform() * 800))
+        kills++
+        await browser.kill()
+        await deed
+        thrownAway()
+        await begin()
+        await check(tabs[2])
+      } else await deed
+      for (const tab of tabs)
+        await Promise.race([
+          tab.evaluate(() => 1),
+          new Promise((_, no) =>
+            setTimeout(() => no(new Error(`a tab stands still after ${did.at(-1)}`)), 20_000),
+          ),
+        ])
+    }
+    await check(tabs[0])
+    expect(errors).toEqual([])
+    console.log(`${kills} kills, ${promised.size} readings noted, none lost`)
+  } catch (error) {
+    console.log(did.slice(-12).join('\n'))
+    throw error
+  } finally {
+    await browser.end()
+  }
+})
