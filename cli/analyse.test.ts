@@ -17,16 +17,23 @@ it('prints the object of the contract to the last key; what cannot be known is n
   const { stdout, stderr, status } = analyse('--json', '--capacity-wh', '15')
   expect([status, stderr]).toEqual([0, ''])
   const nowhere = { timeS: null, earliestS: null, latestS: null, firstSeenS: null, uncertaintyS: null }
-  const never = { percent: null, low: null, high: null, gain: null }
+  const never = { percent: null, low: null, high: null, gain: null, uncertainty: null }
   const said = JSON.parse(stdout)
+  // Two displays of whole points: 1/√6 (GUM, rectangular).
+  const uncertainty = expect.closeTo(Math.sqrt(1 / 6), 9)
   expect(said).toEqual({
     samples: 11,
     durationS: 600,
     milestones: [50, 80, 90, 100].map((percent) => ({ percent, ...nowhere })),
     marks: [
-      { atS: 300, percent: 15, low: 15, high: 15, gain: 5 },
-      { atS: 600, percent: 20, low: 20, high: 20, gain: 10 },
+      { atS: 300, percent: 15, low: 15, high: 15, gain: 5, uncertainty },
+      { atS: 600, percent: 20, low: 20, high: 20, gain: 10, uncertainty },
       ...[15, 20, 30, 45, 60, 90, 120].map((minutes) => ({ atS: minutes * 60, ...never })),
+    ],
+    bands: [
+      // A point a minute from 10 to 20 %, at twelve watts; the other bands were not entered.
+      { from: 0, to: 20, meanW: 12, pointsPerMinute: 1 },
+      ...[20, 50, 80].map((from, i) => ({ from, to: [50, 80, 100][i], meanW: null, pointsPerMinute: null })),
     ],
     power: { peakW: 12, peakAtS: 0, heldPeakW: 12, meanW: 12 },
     energyWh: 2,
@@ -50,4 +57,14 @@ it('prints a table without --json, and one line for what it cannot use', () => {
   const refused = analyse('--json', '--health', '0')
   expect([refused.status, refused.stdout]).toEqual([2, ''])
   expect(refused.stderr.trim().split('\n')).toHaveLength(1)
+})
+
+it('takes the first reading of a named level as watched', () => {
+  const rows = ['0,1', '10260,98', '12060,100', '12120,100']
+  writeFileSync(path, ['time_s,battery_percent', ...rows].join('\n'))
+  const full = (...args: string[]) => JSON.parse(analyse('--json', ...args).stdout).milestones[3]
+  // Common practice, no source: 1 % to 100 % watched at 3 h 21 min, the last check half an hour before.
+  expect(full('--watched', '90,100')).toMatchObject({ percent: 100, timeS: 12060, earliestS: 12055 })
+  expect(full()).toMatchObject({ timeS: 11160, earliestS: 10260 })
+  expect(analyse('--watched', 'soon').status).toBe(2)
 })

@@ -1,13 +1,15 @@
 import { Command } from 'commander'
 import { analyse, type Analysis } from '@core/analysis/analyse'
 import { usableCapacity } from '@core/gear/capacity'
-import { numberBetween, readTraceFile } from './input'
+import { withWatched } from '@core/trace/trace'
+import { numberBetween, numbersBetween, readTraceFile } from './input'
 import { analysisTable } from './table'
 
 interface Options {
   capacityWh?: number
   health: number
   percent: number[]
+  watched?: number[]
   json?: boolean
 }
 
@@ -23,9 +25,14 @@ export function analyseCommand(): Command {
       (text, all: number[]) => [...all, numberBetween(0, 100, { above: true })(text)],
       [],
     )
+    .option(
+      '--watched <levels>',
+      'levels whose first reading was watched, like 90,100',
+      numbersBetween(0, 100),
+    )
     .option('--json', 'print one JSON object')
     .action(async (path: string, options: Options) => {
-      const trace = await readTraceFile(path)
+      const trace = withWatched(await readTraceFile(path), options.watched ?? [])
       const usableWh =
         options.capacityWh === undefined ? undefined : usableCapacity(options.capacityWh, options.health)
       const analysis = analyse(trace, { usableWh, percents: options.percent })
@@ -55,6 +62,13 @@ export function asContract(a: Analysis) {
       low: known(m.low),
       high: known(m.high),
       gain: known(m.gain),
+      uncertainty: known(m.uncertainty),
+    })),
+    bands: a.bands.map((b) => ({
+      from: b.fromPercent,
+      to: b.toPercent,
+      meanW: known(b.meanW),
+      pointsPerMinute: known(b.pointsPerMinute),
     })),
     power: {
       peakW: known(a.power.peakW),

@@ -42,3 +42,9 @@ export const numberBetween =
       )
     return value
   }
+
+/** An option's list of numbers within bounds, parted by commas. */
+export const numbersBetween =
+  (...bounds: Parameters<typeof numberBetween>) =>
+  (text: string): number[] =>
+    text.split(',').map(numberBetween(...bounds))

@@ -86,6 +86,44 @@ test('one run from the shelf to the sheet with the keyboard alone', async ({ pag
   await expect(page.getByTestId('sentence')).toContainText('from 7 % to 14 %')
 })
 
+test('a watched change is stamped as its key is pressed, and known to seconds', async ({ page }) => {
+  await controlClock(page)
+  await fillShelf(page)
+  await startByHand(page, 'Bollard 12', '97')
+  await page.clock.fastForward(310_000)
+  // One key for the next point: it answers the reading that is due, too.
+  await expect(page.getByTestId('countdown')).toHaveText('now')
+  await page.keyboard.press('t')
+  await expect(page.getByText(/turned 98 % at 5\smin/)).toBeVisible()
+  await expect(page.getByTestId('countdown')).not.toHaveText('now')
+  // What cannot be is refused under the field; a typed level goes before the next point.
+  await page.keyboard.type('98,5')
+  await page.keyboard.press('t')
+  await expect(page.getByText('A display turns to whole points.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  // Taken for another lane’s: undone.
+  await page.clock.fastForward(30_000)
+  await page.getByRole('button', { name: 'It just turned 99 %' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByTestId('level')).toHaveText(/98/)
+  // Full, twenty minutes after the last check.
+  await page.clock.fastForward(1_200_000)
+  await page.keyboard.press('f')
+  await expect(page.getByText(/turned 100 % at 2[56]\smin/)).toBeVisible()
+  await stopAndKeep(page)
+  await expect(page.getByTestId('sentence')).toContainText(/full .*2[56]\smin/i)
+  await page.getByRole('button', { name: 'Readings' }).click()
+  await expect(page.getByRole('button', { name: /^Correct Watched at 0:2[56]:.*, now 1$/ })).toBeVisible()
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: /CSV/ }).click()
+  const { readFileSync } = await import('node:fs')
+  const csv = readFileSync((await (await download).path())!, 'utf8')
+    .trim()
+    .split(/\r?\n/)
+  expect(csv[0]).toContain('watched')
+  expect(csv.at(-1)).toMatch(/^15\d\d(\.\d+)?,100,1(,due at 25 min)?$/)
+})
+
 test('a reading is corrected with a reason, and the old value stays', async ({ page }) => {
   await controlClock(page)
   await fillShelf(page)

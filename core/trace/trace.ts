@@ -70,6 +70,26 @@ export function traceFromReadings(readings: readonly Reading[]): Trace {
 export const durationOf = (trace: Trace): number =>
   trace.time.length ? trace.time[trace.time.length - 1] : 0
 
+/** The readings at which the display was watched as it turned. Seconds and percent. */
+export function watchedOf({ time, percent, watched }: Trace): { t: number; percent: number }[] {
+  if (!percent || !watched) return []
+  return Array.from(time, (t, i) => ({ t, percent: percent[i], watched: watched[i] }))
+    .filter((r) => r.watched === 1 && !Number.isNaN(r.percent))
+    .map(({ t, percent: level }) => ({ t, percent: level }))
+}
+
+/** The trace with the first readings at the given levels marked as watched. Levels never shown are passed over. */
+export function withWatched(trace: Trace, levels: readonly number[]): Trace {
+  const { percent } = trace
+  if (!percent || levels.length === 0) return trace
+  const watched = trace.watched?.slice() ?? new Float64Array(percent.length).fill(NaN)
+  for (const level of levels) {
+    const row = percent.indexOf(level)
+    if (row >= 0) watched[row] = 1
+  }
+  return { ...trace, watched }
+}
+
 /** Which channels hold at least one value. */
 export const channelsOf = (trace: Trace): Channel[] =>
   CHANNELS.filter((c) => trace[c]?.some((v) => !Number.isNaN(v)))

@@ -4,7 +4,7 @@ import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch
 import { useTheme } from 'vuetify'
 import { chartColours } from './colours'
 import { finishOf } from './finish'
-import type { Flag, Path, Tick } from './options'
+import type { Flag, Path, Point, Tick } from './options'
 import { pathChart } from './pathChart'
 import { Chart } from './setup'
 
@@ -17,6 +17,7 @@ const props = withDefaults(
     until: number
     height?: number
     flags?: Flag[]
+    rings?: Point[]
     events?: Tick[]
     min?: number
     max?: number
@@ -29,6 +30,7 @@ const props = withDefaults(
   {
     height: 360,
     flags: () => [],
+    rings: () => [],
     events: () => [],
     min: undefined,
     max: undefined,

@@ -45,6 +45,20 @@ export function flagMarks(o: PathChartOptions): Record<string, AnnotationOptions
   return marks
 }
 
+/** Readings that were watched as they changed. */
+export function ringMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
+  const ring = (point: { x: number; y: number }): AnnotationOptions => ({
+    type: 'point',
+    xValue: point.x,
+    yValue: point.y,
+    radius: 7,
+    backgroundColor: 'transparent',
+    borderColor: o.colours.accent,
+    borderWidth: 2,
+  })
+  return Object.fromEntries((o.rings ?? []).map((point, i) => [`ring${i}`, ring(point)]))
+}
+
 /** Events: ticks on the time axis. */
 export function eventMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
   const c = o.colours

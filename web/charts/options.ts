@@ -33,6 +33,8 @@ export interface Tick {
 export interface PathChartOptions {
   paths: Path[]
   flags?: Flag[]
+  /** Readings that were watched as they changed: known to seconds, ringed. */
+  rings?: Point[]
   events?: Tick[]
   unit: string
   colours: ChartColours

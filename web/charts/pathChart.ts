@@ -4,7 +4,7 @@ import { inkOf } from '../theme/inks'
 import { clockTicks, tickText } from './clockTicks'
 import { inkColour } from './colours'
 import { finishOf } from './finish'
-import { eventMarks, flagMarks } from './flags'
+import { eventMarks, flagMarks, ringMarks } from './flags'
 import { AXIS_WIDTH, lengthOf, RIGHT_PX, type Path, type PathChartOptions, type Point } from './options'
 
 const TOP_PX = 8
@@ -79,7 +79,7 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
               `${o.paths[item.datasetIndex].label}: ${Math.round((item.parsed.y ?? 0) * 100) / 100} ${o.unit}`,
           },
         },
-        annotation: { clip: false, annotations: { ...flagMarks(o), ...eventMarks(o) } },
+        annotation: { clip: false, annotations: { ...flagMarks(o), ...ringMarks(o), ...eventMarks(o) } },
       },
     },
   }

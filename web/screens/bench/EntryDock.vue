@@ -3,11 +3,13 @@ import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { dueAt, isDue } from '@core/bench/due'
 import { isByHand } from '@core/bench/setup'
+import { turnSchema } from '@core/bench/turn'
 import { mayTakeBack } from '@core/bench/state'
 import { duration } from '@core/words/figures'
 import { channel } from '@core/trace/channels'
 import FormText from '../../forms/FormText.vue'
 import InkMark from '../../components/InkMark.vue'
+import { checkTyped } from '../../forms/yupErrors'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
@@ -16,6 +18,7 @@ import KeyPad from './KeyPad.vue'
 import { useBenchKeys } from './useBenchKeys'
 import { useEntry } from './useEntry'
 import type { useQueue } from './useQueue'
+import { useTurn } from './useTurn'
 
 /** The one place where readings are typed, whichever lane has its turn. */
 const props = defineProps<{ queue: ReturnType<typeof useQueue> }>()
@@ -82,6 +85,21 @@ async function undo() {
   saved.value = stored ? 'The last reading was taken back.' : 'Taken back, but that is not stored yet.'
 }
 
+const { expected, turn: noteTurn } = useTurn()
+/** The next level, the one that was typed, or full. The moment is that of the key, whatever is checked. */
+async function turned(full: boolean) {
+  const lane = current.value
+  if (!lane || expected(lane) === null) return
+  const said = (typed.percent ?? '').trim()
+  const read = checkTyped(turnSchema, full ? 100 : said || expected(lane))
+  if ('value' in read) {
+    const noted = noteTurn(lane, read.value)
+    typed.percent = ''
+    errors.value = {}
+    await noted
+  } else errors.value = { percent: read.error }
+}
+
 /** The pad types into the field that has its turn. */
 function press(key: string) {
   const all = [...fields.value, ...places.value]
@@ -93,6 +111,7 @@ function press(key: string) {
 }
 useBenchKeys({
   undo,
+  turned,
   clear,
   step,
   keys: () => emit('keys'),
@@ -160,6 +179,7 @@ useBenchKeys({
         <v-btn-main v-if="fields.length + places.length" type="submit" :loading="busy">{{
           question ? 'Keep it' : unsafe ? 'Store it now' : 'Note a reading'
         }}</v-btn-main>
+        <v-btn v-if="expected(current) !== null" @click="turned(true)">It just turned 100 %</v-btn>
         <v-btn v-if="mayUndo" @click="undo">Take back the last</v-btn>
       </div>
       <p class="saved quiet" role="status">{{ saved }}</p>

@@ -14,6 +14,7 @@ import { useLogbook } from '../../stores/logbook'
 import LaneStreams from './LaneStreams.vue'
 import StopDialog from './StopDialog.vue'
 import { useLaneView } from './useLaneView'
+import { useTurn } from './useTurn'
 
 const props = defineProps<{ lane: Lane; flashing: boolean; here: boolean; size: number }>()
 const emit = defineEmits<{ choose: [] }>()
@@ -22,6 +23,8 @@ const bench = useBench()
 const view = useLaneView(props.lane)
 const { byHand, simulated, lastLevel, lastAge, watts, gained, rate, temperatures, hot, due, untilDue } = view
 const { forecast, goal, paths, events, until } = view
+const { expected, turn } = useTurn()
+const turning = computed(() => (bench.watching ? null : expected(props.lane)))
 const name = computed(() => logbook.nameOf(props.lane.setup))
 const missed = computed(() => {
   void view.second.value
@@ -78,6 +81,14 @@ const sources = computed(() => {
         <div class="figure">{{ temperatures }}</div>
       </div>
     </div>
+    <v-btn-other
+      v-if="turning !== null"
+      block
+      :size="size > 100 ? 'large' : 'default'"
+      class="my-2"
+      @click="turn(lane, turning)"
+      >It just turned {{ turning }} %</v-btn-other
+    >
     <div aria-live="assertive" class="offscreen">{{ due ? `A reading is due on ${name}` : '' }}</div>
     <PathChart
       :paths="paths"

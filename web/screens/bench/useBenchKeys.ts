@@ -3,6 +3,8 @@ import { EVENTS, type EventKind } from '@core/protocol/events'
 
 interface BenchKeys {
   undo(): void
+  /** The display just turned: to the next level, or to full. */
+  turned(full: boolean): void
   clear(): void
   step(by: 1 | -1): void
   keys(): void
@@ -15,6 +17,8 @@ export const KEY_LIST: readonly [string, string][] = [
   ['Enter', 'next field; from the last one, note the reading'],
   ['Page Down / Page Up', 'next or previous lane'],
   ['Escape', 'empty the fields'],
+  ['t', 'it just turned: one point more, or the level typed'],
+  ['f', 'it just turned full'],
   ['u', 'take back the last reading of this lane'],
   ...EVENTS.map((e): [string, string] => [e.key, e.text]),
   ['?', 'this list'],
@@ -44,6 +48,7 @@ function actionFor(key: string, on: BenchKeys): (() => void) | undefined {
   if (key === 'PageDown') return () => on.step(1)
   if (key === 'PageUp') return () => on.step(-1)
   if (key === 'u') return on.undo
+  if (key === 't' || key === 'f') return () => on.turned(key === 'f')
   const kind = EVENTS.find((e) => e.key === key)
   return kind && (() => on.event(kind))
 }

@@ -4,7 +4,7 @@ import { duration } from '@core/words/figures'
 import { withDoubt } from '@core/words/sentence'
 import type { Analysis } from '@core/analysis/analyse'
 import type { Run } from '@core/logbook/run'
-import { powerColumn, type Trace } from '@core/trace/trace'
+import { powerColumn, watchedOf, type Trace } from '@core/trace/trace'
 import PathChart from '../../charts/PathChart.vue'
 import type { Flag } from '../../charts/options'
 import { pointsOf } from '../../charts/reduction'
@@ -29,6 +29,7 @@ const flags = computed<Flag[]>(() =>
       text: `${m.percent} %  ${withDoubt(m.timeS, m.uncertaintyS)}`,
     })),
 )
+const rings = computed(() => watchedOf(props.trace).map(({ t, percent }) => ({ x: t, y: percent })))
 const events = computed(() => props.run.events.map((e) => ({ x: e.t, text: e.text })))
 const strips = computed(() => {
   const temperatures = Object.entries(props.trace.temperatures).map(([place, column]) => ({
@@ -73,6 +74,7 @@ const summary = computed(
       :max="100"
       :until="until"
       :flags="flags"
+      :rings="rings"
       :events="events"
       :summary="summary"
       solid
