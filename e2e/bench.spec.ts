@@ -121,7 +121,7 @@ test('a watched change is stamped as its key is pressed, and known to seconds', 
     .trim()
     .split(/\r?\n/)
   expect(csv[0]).toContain('watched')
-  expect(csv.at(-1)).toMatch(/^15\d\d(\.\d+)?,100,1(,due at 25 min)?$/)
+  expect(csv.at(-1)).toMatch(/^15\d\d(\.\d+)?,100,1(,due at 25\smin)?$/)
 })
 
 test('a reading is corrected with a reason, and the old value stays', async ({ page }) => {
