@@ -81,7 +81,7 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
     },
     'note a reading': async (page) => {
       await go(page, '/bench')
-      const field = page.getByLabel('Power', { exact: true })
+      const field = page.getByLabel('Power')
       if (!(await field.isVisible())) return
       watts = Math.round((watts + 0.01) * 100) / 100
       const mine = watts
