@@ -57,7 +57,10 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
     for (const tab of tabs) await tab.goto('/bench')
   }
   const go = async (page: Page, path: string) => {
-    if (!page.url().endsWith(path)) await page.goto(path)
+    if (page.url().endsWith(path)) return
+    await page.goto(path)
+    // What is not drawn yet is not there to be found.
+    await page.locator('main').getByRole('button').first().waitFor()
   }
   const seen = async (page: Page, name: string | RegExp) =>
     page.getByRole('button', { name }).first().isVisible()
