@@ -39,6 +39,8 @@ it('prints the object of the contract to the last key; what cannot be known is n
     energyWh: 2,
     chargeAh: expect.closeTo(2 / 9, 9),
     bridgedWh: 0,
+    energyFrom: 'integral',
+    counter: null,
     // A tenth of 15 Wh gained from 2 Wh.
     efficiency: expect.closeTo(0.75, 9),
     taperEndS: null,
@@ -57,6 +59,17 @@ it('prints a table without --json, and one line for what it cannot use', () => {
   const refused = analyse('--json', '--health', '0')
   expect([refused.status, refused.stdout]).toEqual([2, ''])
   expect(refused.stderr.trim().split('\n')).toHaveLength(1)
+})
+
+it('says what a meter’s own count says, and how hot which place became', () => {
+  const rows = ['0,1.2,24,10', '300,1.615,40.8,12', '600,1.5,38,12']
+  writeFileSync(path, ['time_s,counter_wh,temperature_back_c,battery_percent', ...rows].join('\n'))
+  // Common practice, no source: 0.415 Wh on the counter after 5 minutes. Then it was set back and counted 1.5.
+  const said = JSON.parse(analyse('--json').stdout)
+  expect(said).toMatchObject({ energyFrom: 'counter', bridgedWh: 0, chargeAh: null })
+  expect(said.energyWh).toBeCloseTo(1.915, 9)
+  expect(said.counter).toEqual({ energyWh: expect.closeTo(1.915, 9), chargeAh: null, resets: 1 })
+  expect(said.heat).toEqual([{ place: 'back', maxC: 40.8, riseC: expect.closeTo(16.8, 9), maxAtS: 300 }])
 })
 
 it('takes the first reading of a named level as watched', () => {

@@ -25,7 +25,7 @@ export function analysisTable(path: string, a: Analysis): string {
     `${figure(a.energy.energyWh, 2, 'Wh')}, bridged ${figure(a.energy.bridgedWh, 2, 'Wh')}`,
   )
   text += row('charge', figure(a.energy.chargeAh, 2, 'Ah'))
-  text += row('efficiency', figure(a.efficiency * 100, 0, '%'))
+  text += row('efficiency', figure(a.efficiency.value * 100, 0, '%'))
   text += row('taper end', duration(a.taperEndS))
   for (const f of a.findings) text += `  ${f.severity}: ${f.message}\n`
   return text

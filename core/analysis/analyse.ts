@@ -1,9 +1,14 @@
 import { durationOf, type Trace } from '../trace/trace'
 import { medianInterval, samplesOf } from '../trace/samples'
-import { chargingEfficiency, energy, type EnergyFigures } from './energy'
+import type { Accuracy } from '../gear/accuracy'
+import { efficiency, type Efficiency } from './efficiency'
+import { energy, type EnergyFigures } from './energy'
+import { energyFlow } from './flow'
 import { findings, type Finding } from './findings/findings'
+import { heat, type Heat } from './heat'
 import { DEFAULT_MARKS, marks, type Mark } from './marks'
 import { DEFAULT_MILESTONES, HAND_DELAY_S, milestones, type Milestone } from './milestones'
+import { meterError } from './meterError'
 import { bands, power, type Band, type PowerFigures } from './power'
 import { taperEnd } from './taper'
 
@@ -18,15 +23,25 @@ export interface Analysis {
   power: PowerFigures
   bands: Band[]
   energy: EnergyFigures
-  /** 0–1, above 1 when the inputs cannot be right. */
-  efficiency: number
+  /** Standard uncertainty that the meter's stated accuracy and the gaps leave about the energy, bridged included, Wh. */
+  energyUncertaintyWh: number
+  /** Standard uncertainties of the watts at peak and held peak from the meter's accuracy; NaN where it states none. */
+  peakUncertaintyW: number
+  heldPeakUncertaintyW: number
+  efficiency: Efficiency
   taperEndS: number
+  heat: Heat[]
   findings: Finding[]
 }
 
 export interface AnalyseOptions {
   /** Usable capacity in Wh (rated × health); without it there is no efficiency. */
   usableWh?: number
+  /** Its standard uncertainty as a share of it. */
+  usableShare?: number
+  /** What the run was measured with. */
+  meter?: Accuracy
+  thermometer?: Accuracy
   /** Further percentages beside 50, 80, 90 and 100. */
   percents?: readonly number[]
   markSeconds?: readonly number[]
@@ -51,8 +66,14 @@ export function analyse(trace: Trace, options: AnalyseOptions = {}): Analysis {
   }
   const startPercent = shown.v[0] ?? NaN
   const endPercent = shown.v.at(-1) ?? NaN
-  const meterWh = figures.energy.energyWh + figures.energy.bridgedWh
-  const efficiency = chargingEfficiency(endPercent - startPercent, options.usableWh ?? NaN, meterWh)
+  const open = meterError(trace, options.meter)
+  const { energyWh, bridgedWh, uncertaintyWh } = figures.energy
+  const span = { startS: 0, endS: durationOf(trace) }
+  const charged = efficiency(
+    trace,
+    { usableWh: options.usableWh ?? NaN, uncertainty: options.usableShare ?? 0 },
+    open,
+  )
   const taperEndS = taperEnd(trace, figures.power.heldPeakW, figures.power.heldPeakAtS)
   return {
     samples: trace.time.length,
@@ -61,8 +82,15 @@ export function analyse(trace: Trace, options: AnalyseOptions = {}): Analysis {
     endPercent,
     ...figures,
     bands: bands(trace),
-    efficiency,
+    energyUncertaintyWh: Math.hypot(
+      uncertaintyWh,
+      open.energyOver(energyFlow(trace), span, energyWh + bridgedWh) || 0,
+    ),
+    peakUncertaintyW: open.wattsAt(figures.power.peakAtS, figures.power.peakW),
+    heldPeakUncertaintyW: open.wattsAt(NaN, figures.power.heldPeakW),
+    efficiency: charged,
     taperEndS,
-    findings: findings({ trace, ...figures, efficiency, taperEndS }),
+    heat: heat(trace, options.thermometer),
+    findings: findings({ trace, ...figures, efficiency: charged, taperEndS }),
   }
 }

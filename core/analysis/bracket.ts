@@ -68,8 +68,8 @@ export function timeAtShare(power: Samples, from: number, to: number, share: num
 /** How much of the step between two readings is done at `atS`: by energy where the meter covers it. */
 export function shareDone(power: Samples, from: number, to: number, atS: number): number {
   if (covers(power, from, to)) {
-    const done = integrate(cut(power, from, atS), Infinity).measured
-    const all = integrate(cut(power, from, to), Infinity).measured
+    const done = integrate(cut(power, from, atS), { threshold: Infinity }).measured
+    const all = integrate(cut(power, from, to), { threshold: Infinity }).measured
     if (all > 0) return done / all
   }
   return to > from ? (atS - from) / (to - from) : 1

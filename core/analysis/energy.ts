@@ -1,47 +1,94 @@
-import { currentColumn, powerColumn, type Trace } from '../trace/trace'
+import { durationOf, type Trace } from '../trace/trace'
 import { samplesOf } from '../trace/samples'
-import { integrate } from './integral'
+import { chargeFlow, energyFlow, passed, type Flow } from './flow'
+import { cut, integrate, type Span } from './integral'
 
-const SECONDS_PER_HOUR = 3600
+/** A meter's running totals, counted through their resets. */
+export interface CounterFigures {
+  /** Wh and Ah; NaN where that total was not read. */
+  energyWh: number
+  chargeAh: number
+  /** Moments at which either was set back, s. */
+  resets: number[]
+  /** What the watts add up to over the time that the watt-hours were counted; NaN without watts. */
+  integralWh: number
+  /** True when a total first read later on is taken to have stood at nothing at power-on. */
+  assumedZero: boolean
+}
 
 export interface EnergyFigures {
-  /** Wh that the meter watched go by; NaN without power. */
+  /** Wh that the meter saw go by, net; NaN without power or a counter. */
   energyWh: number
   /** Ah likewise. */
   chargeAh: number
-  /** Wh across gaps, by the straight line between their ends: not part of `energyWh`. */
+  /** Whether `energyWh` is the meter's own count or the integral of its watts. */
+  energyFrom: 'integral' | 'counter'
+  /** Wh while nobody read the meter: not part of `energyWh`. */
   bridgedWh: number
-  gaps: { startS: number; endS: number }[]
-  /** Watt-hours received ÷ sent where the trace carries both (wireless). 0–1. */
+  gaps: Span[]
+  /** Of both together, Wh: into the device, and out of it. */
+  intoWh: number
+  outOfWh: number
+  /** Standard uncertainty of both together, Wh, without the meter's own accuracy. */
+  uncertaintyWh: number
+  counter: CounterFigures | null
+  /** Watt-hours received ÷ sent where the trace carries both (wireless), over the time both were read. 0–1. */
   transferEfficiency: number
 }
 
-/** Energy and charge by the trapezoidal rule. */
+/**
+ * Energy and charge of a whole trace, from power-on to its last reading: trapezoidal, or by the meter's own count
+ * where watts were read further apart than 60 s.
+ */
 export function energy(trace: Trace): EnergyFigures {
-  const watts = samplesOf(trace.time, powerColumn(trace))
-  const amps = samplesOf(trace.time, currentColumn(trace))
-  const received = samplesOf(trace.time, trace.batteryPower)
-  const e = integrate(watts)
-  const known = watts.t.length > 0
+  const span = { startS: 0, endS: durationOf(trace) }
+  const watts = energyFlow(trace)
+  const e = passed(watts, span)
+  const charge = passed(chargeFlow(trace), span)
   return {
-    energyWh: known ? e.measured / SECONDS_PER_HOUR : NaN,
-    chargeAh: amps.t.length > 0 ? integrate(amps).measured / SECONDS_PER_HOUR : NaN,
-    bridgedWh: known ? e.bridged / SECONDS_PER_HOUR : NaN,
+    energyWh: e.measured,
+    chargeAh: charge.measured,
+    energyFrom: watts.from,
+    bridgedWh: e.bridged,
     gaps: e.gaps,
-    transferEfficiency: known && received.t.length > 1 ? integrate(received).measured / e.measured : NaN,
+    intoWh: e.into,
+    outOfWh: e.outOf,
+    uncertaintyWh: e.uncertainty,
+    counter: counterFigures(watts, chargeFlow(trace)),
+    transferEfficiency: transfer(trace),
   }
+}
+
+function counterFigures(watts: Flow, amps: Flow): CounterFigures | null {
+  if (!watts.count && !amps.count) return null
+  const beside = watts.count && watts.rate.t.length > 0
+  const integral = beside
+    ? passed({ ...watts, from: 'integral' }, { startS: watts.count!.startS, endS: watts.count!.endS })
+    : undefined
+  return {
+    energyWh: watts.count?.total ?? NaN,
+    chargeAh: amps.count?.total ?? NaN,
+    resets: [...new Set([...(watts.count?.resets ?? []), ...(amps.count?.resets ?? [])])].sort(
+      (a, b) => a - b,
+    ),
+    integralWh: integral ? integral.measured + integral.bridged : NaN,
+    assumedZero: Boolean(watts.count?.assumedZero || amps.count?.assumedZero),
+  }
+}
+
+/** Energy received over energy sent, over the time that both were read. */
+function transfer(trace: Trace): number {
+  const sent = energyFlow(trace).rate
+  const received = samplesOf(trace.time, trace.batteryPower)
+  if (sent.t.length < 2 || received.t.length < 2) return NaN
+  const from = Math.max(sent.t[0], received.t[0])
+  const to = Math.min(sent.t[sent.t.length - 1], received.t[received.t.length - 1])
+  const over = (of: typeof sent) => integrate(cut(of, from, to), { threshold: Infinity }).measured
+  return to > from ? wirelessEfficiency(over(received), over(sent)) : NaN
 }
 
 /** Watt-hours gained by the battery for `gain` percentage points. */
 export const energyGained = (gain: number, usableWh: number): number => (gain / 100) * usableWh
-
-/**
- * Charging efficiency over a run: energy gained ÷ energy at the meter (bridged energy included, since the
- * level rose across the gaps too). Above 1 is impossible and is left so for the findings to name.
- */
-export function chargingEfficiency(gain: number, usableWh: number, meterWh: number): number {
-  return meterWh > 0 && gain > 0 ? energyGained(gain, usableWh) / meterWh : NaN
-}
 
 /** Efficiency of a wireless link: power received ÷ power sent, same unit. */
 export const wirelessEfficiency = (received: number, sent: number): number =>

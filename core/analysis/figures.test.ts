@@ -1,75 +1,13 @@
-import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { traceFromReadings, type Reading } from '../trace/trace'
 import { analyse } from './analyse'
-import { chargingEfficiency, energy, loadResistance, wirelessEfficiency } from './energy'
-import { ratedWattHours, usableCapacity } from '../gear/capacity'
 import { marks } from './marks'
 import { bands, power } from './power'
-import { taperEnd } from './taper'
 
 const watts = (...points: [t: number, power: number][]) =>
   traceFromReadings(points.map(([t, p]) => ({ t, power: p })))
 const everySecond = (seconds: number, of: (t: number) => Partial<Reading>) =>
   traceFromReadings(Array.from({ length: seconds + 1 }, (_, t) => ({ t, ...of(t) })))
-
-describe('energy', () => {
-  it('is exact along straight lines', () => {
-    // A triangle of 36 W over 100 s is 1800 J = 0.5 Wh.
-    expect(energy(watts([0, 0], [50, 36], [100, 0])).energyWh).toBeCloseTo(0.5, 12)
-  })
-
-  it('follows a curve as the closed form says', () => {
-    // ∫₀^3600 20·e^(−t/1200) dt = 20·1200·(1 − e^−3) J
-    const decay = everySecond(3600, (t) => ({ power: 20 * Math.exp(-t / 1200) }))
-    expect(energy(decay).energyWh).toBeCloseTo((20 * 1200 * (1 - Math.exp(-3))) / 3600, 5)
-  })
-
-  it('adds up over a split', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 3, maxLength: 50 }),
-        fc.nat(),
-        (values, where) => {
-          const points = values.map((v, i): [number, number] => [i * 10, v])
-          const at = 1 + (where % (points.length - 2))
-          const whole = energy(watts(...points)).energyWh
-          const parts =
-            energy(watts(...points.slice(0, at + 1))).energyWh + energy(watts(...points.slice(at))).energyWh
-          expect(parts).toBeCloseTo(whole, 9)
-        },
-      ),
-    )
-  })
-
-  it('keeps the energy across a gap apart', () => {
-    const trace = watts([0, 10], [10, 10], [20, 10], [120, 10], [130, 10])
-    const e = energy(trace)
-    expect(e.energyWh).toBeCloseTo(300 / 3600, 12)
-    expect(e.bridgedWh).toBeCloseTo(1000 / 3600, 12)
-    expect(e.gaps).toEqual([{ startS: 20, endS: 120 }])
-  })
-
-  it('works out volts × amperes only where both were read, and never reads a gap as zero', () => {
-    const trace = traceFromReadings([
-      { t: 0, voltage: 9, current: 1.4 },
-      { t: 30, voltage: 9 },
-      { t: 60, voltage: 9, current: 1.4 },
-    ])
-    // Common practice, no source: 9 V × 1.4 A = 12.6 W.
-    expect(energy(trace).energyWh).toBeCloseTo((12.6 * 60) / 3600, 12)
-    expect(energy(trace).chargeAh).toBeCloseTo((1.4 * 60) / 3600, 12)
-    expect(energy(traceFromReadings([{ t: 0, percent: 5 }])).energyWh).toBeNaN()
-  })
-
-  it('agrees with values of the trade (common practice, no source)', () => {
-    expect(15.5 / 20.07).toBeCloseTo(chargingEfficiency(100, 15.5, 20.07), 12)
-    expect(Math.round(100 * chargingEfficiency(100, 15.5, 20.07))).toBe(77)
-    expect(Math.round(100 * wirelessEfficiency(15, 19))).toBe(79)
-    expect(loadResistance(5, 0.95)).toBeCloseTo(5.26, 2)
-    expect(usableCapacity(ratedWattHours(3150), 88)).toBeCloseTo(3.15 * 3.85 * 0.88, 12)
-  })
-})
 
 describe('power', () => {
   it('tells a spike from the held peak', () => {
@@ -112,15 +50,6 @@ describe('power', () => {
     expect(next.meanW).toBeCloseTo(8, 6)
     expect(next.pointsPerMinute).toBeCloseTo(1, 6)
     expect(last.partial).toBe(true)
-  })
-
-  it('finds where the current has all but stopped, and not the silence before it starts', () => {
-    const trace = everySecond(1000, (t) => ({
-      power: t < 100 ? 0 : t < 600 ? 20 : t < 630 ? 0.5 : t < 640 ? 5 : 0.5,
-    }))
-    const { heldPeakW, heldPeakAtS } = power(trace)
-    expect(taperEnd(trace, heldPeakW, heldPeakAtS)).toBe(640)
-    expect(taperEnd(watts([0, 20], [60, 20], [120, 20]), 20, 0)).toBeNaN()
   })
 })
 

@@ -27,6 +27,6 @@ function energyBetween(power: Samples, from: number, to: number): number {
   if (from === to) return 0
   const [a, b] = from < to ? [from, to] : [to, from]
   if (Number.isNaN(a) || Number.isNaN(b) || !covers(power, a, b)) return NaN
-  const joules = integrate(cut(power, a, b), Infinity).measured
+  const joules = integrate(cut(power, a, b), { threshold: Infinity }).measured
   return from < to ? joules : -joules
 }

@@ -141,10 +141,9 @@ export function bands(trace: Trace): Band[] {
     const leave = milestoneOfLevel(shown, watts, toPercent)
     const seconds = leave.t - enter.t
     if (!(seconds > 0)) return { fromPercent, toPercent, meanW: NaN, pointsPerMinute: NaN, partial: true }
-    const { measured, bridged, measuredS, bridgedS } = integrate(
-      cut(watts, enter.t, leave.t),
-      gapThreshold(watts),
-    )
+    const { measured, bridged, measuredS, bridgedS } = integrate(cut(watts, enter.t, leave.t), {
+      threshold: gapThreshold(watts),
+    })
     return {
       fromPercent,
       toPercent,

@@ -20,17 +20,29 @@ export interface Capacity {
   ratedWh: number
   usableWh: number
   assumedVolts: boolean
+  /** Standard uncertainty of `usableWh` as a share of it. */
+  uncertainty: number
 }
+
+/** Health is told in whole percent: rectangular over one of them (GUM JCGM 100:2008 §4.3.7). */
+const HEALTH_STEP = 1 / Math.sqrt(12)
+/** Makers state cells at 3.7 V to 3.9 V or so: what an assumed voltage may be off by, as a share. Common practice, no source. */
+const ASSUMED_VOLTS_LIMIT = 0.026
 
 /** Works out rated and usable capacity; NaN when the device states none. */
 export function capacityOf(device: Device): Capacity {
   const given = device.capacityWh
+  const assumedVolts = given === null && device.nominalVolts === null
   const ratedWh =
     given ??
     (device.capacityMah === null ? NaN : ratedWattHours(device.capacityMah, device.nominalVolts ?? undefined))
   return {
     ratedWh,
     usableWh: usableCapacity(ratedWh, device.healthPercent),
-    assumedVolts: given === null && device.nominalVolts === null,
+    assumedVolts,
+    uncertainty: Math.hypot(
+      HEALTH_STEP / device.healthPercent,
+      assumedVolts ? ASSUMED_VOLTS_LIMIT / Math.sqrt(3) : 0,
+    ),
   }
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { standardUncertainty, statedLimit, wattsLimit } from './accuracy'
+import { celsiusUncertainty, standardUncertainty, statedLimit, wattsUncertainty } from './accuracy'
 import type { Agreement } from './agree'
 import { parseClaims } from './claims'
 import { ratingChanges } from './corrections'
@@ -25,7 +25,14 @@ it('works a stated accuracy out as handbooks do: ± (% of reading + digits)', ()
   const meter = { accuracyPercent: 0.5, accuracyDigits: 2, resolution: 0.01, resolutionAmps: 0.01 } as Meter
   expect(statedLimit(meter, 20, 0.01)).toBeCloseTo(0.12, 12)
   expect(standardUncertainty(0.12)).toBeCloseTo(0.0693, 4)
-  expect(wattsLimit(meter, 20, 3)).toBeCloseTo(3 * 0.12 + 20 * 0.035, 12)
+  // GUM JCGM 100:2008 §5.1.2: u²(V·I) = I²u²(V) + V²u²(I); here 3 A, 20 V, limits 0.12 V and 0.035 A.
+  expect(wattsUncertainty(meter, 60, 20, 3)).toBeCloseTo(Math.hypot(3 * 0.12, 20 * 0.035) / Math.sqrt(3), 12)
+  // Without volts and amperes both are off by the share alone: 0.5 % of 60 W, twice in quadrature, over √3.
+  expect(wattsUncertainty(meter, 60)).toBeCloseTo((0.3 * Math.SQRT2) / Math.sqrt(3), 12)
+  expect(wattsUncertainty({ ...meter, accuracyPercent: null }, 60)).toBeNaN()
+  expect(
+    celsiusUncertainty({ ...meter, accuracyPercent: null, resolution: 0.1, accuracyDigits: 10 }, 40),
+  ).toBeCloseTo(1 / Math.sqrt(3), 12)
   expect(statedLimit({ accuracyPercent: null, accuracyDigits: null }, 5, 0.01)).toBeNaN()
 })
 

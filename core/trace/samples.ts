@@ -1,4 +1,4 @@
-import { bisectLeft } from 'd3-array'
+import { bisectLeft, bisectRight } from 'd3-array'
 import { median } from 'simple-statistics'
 
 /** The readings of one channel that were really taken: times in seconds and their values. */
@@ -22,17 +22,20 @@ export function samplesOf(time: Float64Array, column: Float64Array | undefined):
   return { t: t.slice(0, n), v: v.slice(0, n) }
 }
 
-/** Median spacing of the samples in seconds; NaN with fewer than two. */
+/** Median spacing of the samples in seconds, two at one instant left out; NaN with fewer than two instants. */
 export function medianInterval({ t }: Samples): number {
   if (t.length < 2) return NaN
-  const steps = t.subarray(1).map((at, i) => at - t[i])
-  return median(Array.from(steps))
+  const steps = Array.from(t.subarray(1).map((at, i) => at - t[i])).filter((step) => step > 0)
+  return steps.length ? median(steps) : NaN
 }
 
 /** Index of the first element of the sorted `t` that is at or after `at` (t.length when none is). */
 export const firstAtOrAfter = (t: Float64Array, at: number): number => bisectLeft(t, at)
 
-/** Straight-line value at `at` seconds; NaN outside the samples: nothing is extrapolated. */
+/**
+ * Straight-line value at `at` seconds; NaN outside the samples: nothing is extrapolated. Where two were read at one
+ * instant, a step, it is the first of them: the limit from the left.
+ */
 export function valueAt({ t, v }: Samples, at: number): number {
   const right = firstAtOrAfter(t, at)
   if (right === t.length) return NaN
@@ -40,6 +43,12 @@ export function valueAt({ t, v }: Samples, at: number): number {
   if (right === 0) return NaN
   const left = right - 1
   return v[left] + ((v[right] - v[left]) * (at - t[left])) / (t[right] - t[left])
+}
+
+/** The same, where two were read at one instant, with the last of them: the limit from the right. */
+export function valueAfter(samples: Samples, at: number): number {
+  const last = bisectRight(samples.t, at) - 1
+  return last >= 0 && samples.t[last] === at ? samples.v[last] : valueAt(samples, at)
 }
 
 /** The step a trace was read at, whole seconds between 1 and 7200; a minute where it cannot be told. */

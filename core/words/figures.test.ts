@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { asRead, clock, countdown, duration, figure, points, UNKNOWN } from './figures'
+import { asRead, clock, countdown, duration, figure, points, UNKNOWN, withSpread } from './figures'
 
 /** No-break spaces as plain ones, so that the expectations can be read. */
 const plain = (text: string) => text.replaceAll('\u00A0', ' ')
@@ -76,3 +76,9 @@ it.each([
   [3899, '1:04:59'],
   [4205, '1:10:05'],
 ])('%s s left', (seconds, text) => expect(countdown(seconds)).toBe(text))
+
+it('writes a figure with twice its uncertainty, and without where that is not known', () => {
+  expect(withSpread(20.07, 0.104, 2, 'Wh')).toBe('20.07\u00A0Wh ± 0.21')
+  expect(withSpread(20.07, NaN, 2, 'Wh')).toBe('20.07\u00A0Wh')
+  expect(withSpread(NaN, 0.1, 2, 'Wh')).toBe('–')
+})

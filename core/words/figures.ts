@@ -20,6 +20,12 @@ export const asRead = (value: number | null | undefined, digits: number, unit = 
   return figure(value, decimals, unit)
 }
 
+/** A figure with what is known of it, twice its standard uncertainty: `20.07 Wh ± 0.21`; without, where that is not known. */
+export const withSpread = (value: number, uncertainty: number, digits: number, unit = ''): string =>
+  Number.isFinite(value) && Number.isFinite(uncertainty)
+    ? `${figure(value, digits, unit)} ± ${(2 * uncertainty).toFixed(digits)}`
+    : figure(value, digits, unit)
+
 /** Percentage points: `1 point`, `12 points`. */
 export const points = (value: number, digits = 0): string =>
   figure(value, digits, Math.abs(value) === 1 ? 'point' : 'points')

@@ -1,4 +1,5 @@
 import type { Trace } from '../../trace/trace'
+import type { Efficiency } from '../efficiency'
 import type { EnergyFigures } from '../energy'
 import type { Mark } from '../marks'
 import type { Milestone } from '../milestones'
@@ -24,7 +25,7 @@ export interface FindingInputs {
   marks: readonly Mark[]
   power: PowerFigures
   energy: EnergyFigures
-  efficiency: number
+  efficiency: Efficiency
   taperEndS: number
 }
 

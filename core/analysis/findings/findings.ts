@@ -1,4 +1,6 @@
+import { bridged } from './bridged'
 import { clockGap } from './clockGap'
+import { counter } from './counter'
 import type { Finding, FindingInputs, Rule } from './finding'
 import { impossibleEfficiency } from './impossibleEfficiency'
 import { levelFell } from './levelFell'
@@ -14,6 +16,8 @@ export const RULES: readonly Rule[] = [
   levelFell,
   powerDisagrees,
   clockGap,
+  bridged,
+  counter,
   spikes,
   impossibleEfficiency,
   notReached,

@@ -26,15 +26,15 @@ export const unknownFigures: Rule = ({ trace, power, energy, efficiency, taperEn
     found.push(
       notice(
         'no-taper-end',
-        'Power never stayed below the taper threshold for 60 s.',
+        'Power never came down for good, with a minute of record of it.',
         'Let the meter run on after the display shows full.',
       ),
     )
-  if (Number.isNaN(efficiency))
+  if (efficiency.reason)
     found.push(
       notice(
         'no-efficiency',
-        'No efficiency: it needs a capacity, a gain in level and energy at the meter.',
+        `No efficiency. ${efficiency.reason}`,
         'Give the device’s capacity and put a meter in the chain.',
       ),
     )

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { wattsLimit } from '@core/gear/accuracy'
+import { wattsUncertainty } from '@core/gear/accuracy'
 import { figure } from '@core/words/figures'
 import { METER_KINDS, METER_PLACES, type Meter } from '@core/gear/gear'
 import { meterSchema } from '@core/gear/schema'
@@ -24,8 +24,10 @@ const isThermometer = computed(() => (gear.values as Partial<Meter>).kind === 't
 const example = computed(() => {
   const read = meterSchema.isValidSync(gear.values) ? meterSchema.cast(gear.values) : null
   if (!read || isThermometer.value) return ''
-  const limit = wattsLimit(read, 9, 2)
-  return Number.isNaN(limit) ? '' : `At 9 V and 2 A it states 18 W ± ${figure(limit, 2, 'W')}.`
+  const uncertainty = wattsUncertainty(read, 18, 9, 2)
+  return Number.isNaN(uncertainty)
+    ? ''
+    : `At 9 V and 2 A it knows the 18 W to ± ${figure(2 * uncertainty, 2, 'W')}.`
 })
 </script>
 

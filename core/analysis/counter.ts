@@ -1,0 +1,88 @@
+import { valueAt, type Samples } from '../trace/samples'
+import { integrate } from './integral'
+
+/** A meter's running total, counted through its resets. Wh or Ah; seconds since power-on. */
+export interface Count {
+  /** What it counted between `startS` and `endS`. */
+  total: number
+  startS: number
+  endS: number
+  /** Moments of the readings that were lower than the one before: it had been set back. */
+  resets: number[]
+  /** True where nobody read it at power-on, and it is taken to have stood at nothing there. */
+  assumedZero: boolean
+  /** The total since `startS` at each reading. */
+  samples: Samples
+}
+
+/** A first reading this soon after power-on is its reading at the start, s. */
+const AT_START_S = 10
+/** A first reading more than this share above what can have flowed by then carries an older total. */
+const PLAUSIBLE = 1.5
+/** Last digit that is let pass besides, Wh or Ah. */
+const SLACK = 0.05
+
+/**
+ * Counts a running total. A step down is a reset and starts a new count. A first reading after power-on is counted
+ * from nothing where that can be: where the total would be more than what flowed (by `flow`, in units per hour, as
+ * far as it was read, else by the counter's own fastest rate) it was carried over, and the count starts with it.
+ * Null without a reading, and where a single reading at power-on counted nothing.
+ *
+ * @example countOf({ t: Float64Array.of(300), v: Float64Array.of(0.415) })?.total // 0.415
+ */
+export function countOf({ t, v }: Samples, flow?: Samples): Count | null {
+  if (t.length === 0) return null
+  const sinceFirst = new Float64Array(t.length)
+  const resets: number[] = []
+  for (let i = 1; i < t.length; i++) {
+    const isReset = v[i] < v[i - 1]
+    if (isReset) resets.push(t[i])
+    sinceFirst[i] = sinceFirst[i - 1] + (isReset ? v[i] : v[i] - v[i - 1])
+  }
+  const assumedZero = t[0] > AT_START_S && v[0] <= PLAUSIBLE * mostBy(t, sinceFirst, flow) + SLACK
+  if (t.length === 1 && !assumedZero) return null
+  if (!assumedZero)
+    return {
+      total: sinceFirst[t.length - 1],
+      startS: t[0],
+      endS: t[t.length - 1],
+      resets,
+      assumedZero,
+      samples: { t, v: sinceFirst },
+    }
+  return {
+    total: v[0] + sinceFirst[t.length - 1],
+    startS: 0,
+    endS: t[t.length - 1],
+    resets,
+    assumedZero,
+    samples: { t: Float64Array.of(0, ...t), v: Float64Array.of(0, ...sinceFirst.map((c) => c + v[0])) },
+  }
+}
+
+/** The most that can have been counted by the first reading; Infinity where nothing else is known. */
+function mostBy(t: Float64Array, sinceFirst: Float64Array, flow?: Samples): number {
+  if (flow?.t.length) {
+    const upTo = { t: flow.t.filter((at) => at <= t[0]), v: flow.v.filter((_, i) => flow.t[i] <= t[0]) }
+    const from = upTo.t.length ? upTo : { t: flow.t.slice(0, 1), v: flow.v.slice(0, 1) }
+    return integrate(from, { span: { startS: 0, endS: t[0] } }).into / 3600
+  }
+  let fastest = NaN
+  for (let i = 1; i < t.length; i++) {
+    const rate = (sinceFirst[i] - sinceFirst[i - 1]) / (t[i] - t[i - 1])
+    if (Number.isFinite(rate) && !(rate <= fastest)) fastest = rate
+  }
+  return fastest > 0 ? fastest * t[0] : Infinity
+}
+
+/** What a count grew by between two moments, along straight lines between its readings, and how many seconds of them it covers. */
+export function countBetween(
+  count: Count,
+  startS: number,
+  endS: number,
+): { total: number; coveredS: number } {
+  const from = Math.max(startS, count.startS)
+  const to = Math.min(endS, count.endS)
+  if (!(to > from)) return { total: 0, coveredS: 0 }
+  return { total: valueAt(count.samples, to) - valueAt(count.samples, from), coveredS: to - from }
+}

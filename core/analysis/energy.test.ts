@@ -1,0 +1,299 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { ratedWattHours, usableCapacity } from '../gear/capacity'
+import type { Accuracy } from '../gear/accuracy'
+import { traceFromReadings, type Reading } from '../trace/trace'
+import { analyse } from './analyse'
+import { energy, loadResistance, wirelessEfficiency } from './energy'
+import { restingPlateau, taperEnd } from './taper'
+
+const watts = (...points: [t: number, power: number][]) =>
+  traceFromReadings(points.map(([t, p]) => ({ t, power: p })))
+const everySecond = (seconds: number, of: (t: number) => Partial<Reading>) =>
+  traceFromReadings(Array.from({ length: seconds + 1 }, (_, t) => ({ t, ...of(t) })))
+const codes = (readings: Reading[]) => analyse(traceFromReadings(readings)).findings.map((f) => f.code)
+
+describe('energy', () => {
+  it('is exact along straight lines', () => {
+    // A triangle of 36 W over 100 s is 1800 J = 0.5 Wh.
+    expect(energy(watts([0, 0], [50, 36], [100, 0])).energyWh).toBeCloseTo(0.5, 12)
+  })
+
+  it('follows a curve as the closed form says', () => {
+    // ∫₀^3600 20·e^(−t/1200) dt = 20·1200·(1 − e^−3) J
+    const decay = everySecond(3600, (t) => ({ power: 20 * Math.exp(-t / 1200) }))
+    expect(energy(decay).energyWh).toBeCloseTo((20 * 1200 * (1 - Math.exp(-3))) / 3600, 5)
+  })
+
+  it('adds up over a split', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 3, maxLength: 50 }),
+        fc.nat(),
+        (values, where) => {
+          const points = values.map((v, i): [number, number] => [i * 10, v])
+          const at = 1 + (where % (points.length - 2))
+          const whole = energy(watts(...points)).energyWh
+          const parts =
+            energy(watts(...points.slice(0, at + 1))).energyWh + energy(watts(...points.slice(at))).energyWh
+          expect(parts).toBeCloseTo(whole, 9)
+        },
+      ),
+    )
+  })
+
+  it('keeps the energy across a gap apart', () => {
+    const trace = watts([0, 10], [10, 10], [20, 10], [120, 10], [130, 10])
+    const e = energy(trace)
+    expect(e.energyWh).toBeCloseTo(300 / 3600, 12)
+    expect(e.bridgedWh).toBeCloseTo(1000 / 3600, 12)
+    expect(e.gaps).toEqual([{ startS: 20, endS: 120 }])
+  })
+
+  it('works out volts × amperes only where both were read, and never reads a gap as zero', () => {
+    const trace = traceFromReadings([
+      { t: 0, voltage: 9, current: 1.4 },
+      { t: 30, voltage: 9 },
+      { t: 60, voltage: 9, current: 1.4 },
+    ])
+    // Common practice, no source: 9 V × 1.4 A = 12.6 W.
+    expect(energy(trace).energyWh).toBeCloseTo((12.6 * 60) / 3600, 12)
+    expect(energy(trace).chargeAh).toBeCloseTo((1.4 * 60) / 3600, 12)
+    expect(energy(traceFromReadings([{ t: 0, percent: 5 }])).energyWh).toBeNaN()
+  })
+
+  it('agrees with values of the trade (common practice, no source)', () => {
+    expect(Math.round(100 * wirelessEfficiency(15, 19))).toBe(79)
+    expect(loadResistance(5, 0.95)).toBeCloseTo(5.26, 2)
+    expect(usableCapacity(ratedWattHours(3150), 88)).toBeCloseTo(3.15 * 3.85 * 0.88, 12)
+  })
+
+  it('holds the first and the last watts to the ends, and calls that bridged', () => {
+    // Common practice, no source: five minutes at 9 W, first read at minute 5, are 0.75 Wh of which nothing was seen.
+    const first = analyse(watts([300, 9]))
+    expect(first.energy).toMatchObject({ energyWh: 0, bridgedWh: 0.75, gaps: [{ startS: 0, endS: 300 }] })
+    expect(first.findings.map((f) => f.code)).toEqual(expect.arrayContaining(['clock-gap', 'bridged']))
+    const last = energy(
+      traceFromReadings([
+        { t: 0, power: 6 },
+        { t: 60, power: 6 },
+        { t: 960, percent: 3 },
+      ]),
+    )
+    expect(last.energyWh).toBeCloseTo(0.1, 12)
+    expect(last.bridgedWh).toBeCloseTo(1.5, 12)
+    expect(
+      codes([
+        { t: 0, power: 6 },
+        { t: 60, power: 6 },
+      ]),
+    ).not.toContain('clock-gap')
+    // A second that a logger came late is bridged, but no cause for words.
+    expect(
+      codes([
+        { t: 1, power: 6 },
+        { t: 60, power: 6 },
+      ]),
+    ).not.toContain('clock-gap')
+  })
+
+  it('takes two readings at one instant as a step', () => {
+    const step = watts([0, 10], [30, 10], [30, 20], [60, 20])
+    expect(energy(step).energyWh).toBeCloseTo(900 / 3600, 12)
+    expect(energy(step).gaps).toEqual([])
+  })
+
+  it('sums what flows in and what flows out apart', () => {
+    // From +10 W down to −10 W in 60 s: 150 J in, then 150 J out.
+    const both = energy(watts([0, 10], [60, -10]))
+    expect(both.energyWh).toBeCloseTo(0, 12)
+    expect([both.intoWh, both.outOfWh]).toEqual([
+      expect.closeTo(150 / 3600, 12),
+      expect.closeTo(150 / 3600, 12),
+    ])
+  })
+
+  it('scales with the watts, and does not mind when its clock began', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: -50, max: 90 }), { minLength: 2, maxLength: 30 }), (values) => {
+        const at = (k: number) => energy(watts(...values.map((v, i): [number, number] => [i * 7, v * k])))
+        expect(at(3).energyWh).toBeCloseTo(3 * at(1).energyWh, 9)
+        expect(at(1).intoWh - at(1).outOfWh).toBeCloseTo(at(1).energyWh, 9)
+      }),
+    )
+  })
+})
+
+describe('a meter’s own count', () => {
+  const count = (...points: [t: number, wh: number][]): Reading[] =>
+    points.map(([t, counterWh]) => ({ t, counterWh }))
+
+  it('is a five-minute test by itself', () => {
+    // Common practice, no source: 0.415 Wh on the counter after 5 minutes; 1,250 mAh after an hour, 1,950 after two.
+    const { energy: e } = analyse(traceFromReadings(count([300, 0.415])))
+    expect(e).toMatchObject({ energyWh: 0.415, bridgedWh: 0, energyFrom: 'counter' })
+    expect(e.counter).toMatchObject({ energyWh: 0.415, resets: [], assumedZero: true })
+    const ah = energy(
+      traceFromReadings([
+        { t: 0, counterAh: 0 },
+        { t: 3600, counterAh: 1.25 },
+        { t: 7200, counterAh: 1.95 },
+      ]),
+    )
+    expect(ah.chargeAh).toBeCloseTo(1.95, 12)
+    expect(ah.counter).toMatchObject({ chargeAh: 1.95, assumedZero: false })
+  })
+
+  it('counts through a reset, and names it', () => {
+    const readings = count([0, 2], [600, 3.5], [1200, 0.4], [1800, 1.4])
+    // 1.5 before it was set back, 0.4 since, 1.0 more.
+    expect(energy(traceFromReadings(readings)).energyWh).toBeCloseTo(2.9, 12)
+    expect(energy(traceFromReadings(readings)).counter?.resets).toEqual([1200])
+    expect(codes(readings)).toContain('counter-reset')
+  })
+
+  it('does not take an older total for this run’s', () => {
+    const readings = [0, 1, 2, 3].map((i) => ({ t: 300 + i * 300, power: 9, counterWh: 40 + i * 0.75 }))
+    const { counter } = energy(traceFromReadings(readings))
+    expect(counter).toMatchObject({ assumedZero: false, energyWh: 2.25 })
+    // Nor without watts, by its own rate.
+    expect(energy(traceFromReadings(count([300, 40], [600, 40.75]))).energyWh).toBeCloseTo(0.75, 12)
+  })
+
+  it('is used where watts were read seldom, and checked against them', () => {
+    const seldom = [0, 1800, 3600].map((t) => ({ t, power: 10, counterWh: (8 * t) / 3600 }))
+    expect(energy(traceFromReadings(seldom))).toMatchObject({
+      energyFrom: 'counter',
+      energyWh: 8,
+      bridgedWh: 0,
+    })
+    expect(codes(seldom)).toContain('counter-disagrees')
+    const often = Array.from({ length: 61 }, (_, i) => ({ t: i * 60, power: 10, counterWh: (10.2 * i) / 60 }))
+    expect(energy(traceFromReadings(often))).toMatchObject({ energyFrom: 'integral', energyWh: 10 })
+    expect(codes(often)).not.toContain('counter-disagrees')
+  })
+})
+
+describe('charging efficiency', () => {
+  // Common practice, no source: a 15.5 Wh pack took 20.07 Wh at the meter, 77 %.
+  const seconds = 7200
+  const charge = everySecond(seconds + 1800, (t) => ({
+    percent: Math.min(100, Math.floor((100 * t) / seconds)),
+    power: t <= seconds ? (20.07 * 3600) / seconds : 2,
+  }))
+
+  it('is what the battery gained over what the meter saw, both up to the first 100 %', () => {
+    const { efficiency } = analyse(charge, { usableWh: 15.5 })
+    expect(efficiency.value).toBeCloseTo(15.5 / 20.07, 9)
+    expect(efficiency).toMatchObject({ startS: 0, endS: seconds, gain: 100 })
+  })
+
+  it('carries the level, the capacity and the meter in its uncertainty', () => {
+    const meter: Accuracy = {
+      accuracyPercent: 2,
+      accuracyDigits: null,
+      resolution: null,
+      resolutionAmps: null,
+    }
+    const { efficiency } = analyse(charge, { usableWh: 15.5, usableShare: 0.02, meter })
+    // GUM §5.1.6: relative uncertainties of a quotient in quadrature.
+    const relative = Math.hypot(1 / Math.sqrt(6) / 100, 0.02, (0.02 * Math.SQRT2) / Math.sqrt(3))
+    expect(efficiency.uncertainty / efficiency.value).toBeCloseTo(relative, 4)
+  })
+
+  it('has a reason where there is none', () => {
+    const reason = (readings: Reading[], usableWh = 15) =>
+      analyse(traceFromReadings(readings), { usableWh }).efficiency.reason
+    const rising = (from: number, to: number) =>
+      Array.from({ length: 61 }, (_, i) => ({
+        t: i * 60,
+        percent: i,
+        ...(i >= from && i <= to ? { power: 10 } : {}),
+      }))
+    expect(reason(rising(0, 60))).toBeUndefined()
+    expect(reason(rising(0, 55))).toBeUndefined()
+    expect(reason(rising(0, 50))).toMatch(/nine tenths/)
+    expect(reason(rising(0, 60), NaN)).toMatch(/capacity/)
+    expect(reason(rising(61, 61))).toMatch(/energy/)
+    expect(
+      reason([
+        { t: 0, percent: 5, power: 3 },
+        { t: 60, percent: 5, power: 3 },
+      ]),
+    ).toMatch(/did not rise/)
+  })
+})
+
+describe('the end of the taper', () => {
+  it('is where power stays down for good, not a pause that ends, nor the silence before it starts', () => {
+    const trace = everySecond(1000, (t) => ({
+      power: t < 100 ? 0 : t < 300 ? 20 : t < 400 ? 0.5 : t < 600 ? 20 : 0.5,
+    }))
+    expect(taperEnd(trace, 20, 100)).toBe(600)
+    expect(taperEnd(watts([0, 20], [60, 20], [120, 20]), 20, 0)).toBeNaN()
+    // 59 s of record are not a minute.
+    expect(
+      taperEnd(
+        everySecond(659, (t) => ({ power: t < 600 ? 20 : 0.5 })),
+        20,
+        0,
+      ),
+    ).toBeNaN()
+    expect(
+      taperEnd(
+        everySecond(660, (t) => ({ power: t < 600 ? 20 : 0.5 })),
+        20,
+        0,
+      ),
+    ).toBe(600)
+  })
+
+  it('lies just above what the device draws when full', () => {
+    // A laptop that goes on drawing 9 W of 60: down is below 9 + 5 % of 51 = 11.55 W.
+    const laptop = everySecond(4000, (t) => ({
+      percent: Math.min(100, 40 + t / 50),
+      power: t < 2000 ? 60 : 9 + 51 * Math.exp(-(t - 2000) / 200),
+    }))
+    expect(restingPlateau(laptop, 60)).toBeCloseTo(9, 1)
+    expect(taperEnd(laptop, 60, 0)).toBeCloseTo(2000 - 200 * Math.log(0.05), -1)
+    // Stopped in mid-charge at full power: that is no plateau.
+    const stopped = everySecond(2000, (t) => ({ percent: 20 + t / 50, power: t < 900 ? 25 : 20 }))
+    expect(restingPlateau(stopped, 25)).toBe(0)
+    expect(taperEnd(stopped, 25, 0)).toBeNaN()
+  })
+})
+
+describe('accuracy', () => {
+  const meter: Accuracy = { accuracyPercent: 1, accuracyDigits: 2, resolution: 0.01, resolutionAmps: 0.001 }
+
+  it('of a meter reaches peak and energy', () => {
+    const a = analyse(
+      everySecond(3600, () => ({ voltage: 9, current: 2 })),
+      { meter },
+    )
+    // Limits: 0.09 + 0.02 V and 0.02 + 0.002 A; the product in quadrature, rectangular (GUM §4.3.7, §5.1.2).
+    const u = Math.hypot(2 * 0.11, 9 * 0.022) / Math.sqrt(3)
+    expect(a.peakUncertaintyW).toBeCloseTo(u, 9)
+    // Off by the same all hour long.
+    expect(a.energyUncertaintyWh).toBeCloseTo(u, 6)
+    expect(analyse(watts([0, 9], [60, 9])).peakUncertaintyW).toBeNaN()
+  })
+
+  it('of a thermometer reaches the hottest figure', () => {
+    const thermometer: Accuracy = { ...meter, accuracyPercent: null, accuracyDigits: 10, resolution: 0.1 }
+    const [back, front] = analyse(
+      traceFromReadings([
+        { t: 0, temperatures: { front: 25, back: 26 } },
+        { t: 600, temperatures: { front: 40.5, back: 40.8 } },
+        { t: 1200, temperatures: { front: 43.8, back: 44.2 } },
+        { t: 1800, temperatures: { front: 42.4, back: 42.9 } },
+      ]),
+      { thermometer },
+    ).heat
+    // Common practice, no source: 44.2 °C on the back after 20 minutes.
+    expect(back).toMatchObject({ place: 'back', maxC: 44.2, maxAtS: 1200 })
+    expect(back.riseC).toBeCloseTo(18.2, 9)
+    expect(back.uncertaintyC).toBeCloseTo(1 / Math.sqrt(3), 9)
+    expect(front).toMatchObject({ place: 'front', maxC: 43.8 })
+  })
+})

@@ -1,0 +1,116 @@
+import { currentColumn, powerColumn, type Trace } from '../trace/trace'
+import { medianInterval, samplesOf, valueAfter, valueAt, type Samples } from '../trace/samples'
+import { countBetween, countOf, type Count } from './counter'
+import { gapThreshold, integrate, type Span } from './integral'
+
+const SECONDS_PER_HOUR = 3600
+/** Readings of power further apart than this, s, are coarser than the meter's own count. */
+const COARSE_ABOVE_S = 60
+
+/** What goes past a meter: its rate as read (W or A), its running total (Wh or Ah), and which of the two is the better. */
+export interface Flow {
+  rate: Samples
+  count: Count | null
+  from: 'integral' | 'counter'
+  /** Seconds above which an interval of the rate is a gap. */
+  threshold: number
+}
+
+const flowOf = (rate: Samples, counter: Samples): Flow => {
+  const count = countOf(counter, rate)
+  const coarse = rate.t.length < 2 || medianInterval(rate) > COARSE_ABOVE_S
+  return { rate, count, from: count && coarse ? 'counter' : 'integral', threshold: gapThreshold(rate) }
+}
+
+/** Watts and watt-hours of a trace. */
+export const energyFlow = (trace: Trace): Flow =>
+  flowOf(samplesOf(trace.time, powerColumn(trace)), samplesOf(trace.time, trace.counterWh))
+
+/** Amperes and ampere-hours of a trace. */
+export const chargeFlow = (trace: Trace): Flow =>
+  flowOf(samplesOf(trace.time, currentColumn(trace)), samplesOf(trace.time, trace.counterAh))
+
+/** What went past between two moments, Wh or Ah; seconds. */
+export interface Passed {
+  /** As the meter saw it: by its count where that is the better, else by the integral of its readings. */
+  measured: number
+  /** What is taken to have flowed while nobody read it; not part of `measured`. */
+  bridged: number
+  /** Of both together: what flowed into the device, and what it gave back. */
+  into: number
+  outOf: number
+  /** Seconds of the stretch that the meter covers. */
+  coveredS: number
+  gaps: Span[]
+  /** Standard uncertainty of the sum of both, without the meter's own accuracy. */
+  uncertainty: number
+}
+
+/** Works out what passed within `span`. NaN where neither rate nor count was read. */
+export function passed(flow: Flow, span: Span): Passed {
+  const { count, from } = flow
+  if (from === 'integral' || !count) return byIntegral(flow, span)
+  const { total, coveredS } = countBetween(count, span.startS, span.endS)
+  const parts = [
+    { startS: span.startS, endS: Math.min(span.endS, count.startS) },
+    { startS: Math.max(span.startS, count.endS), endS: span.endS },
+  ].filter((part) => part.endS > part.startS)
+  const beside = flow.rate.t.length ? parts.map((part) => byIntegral(flow, part)) : []
+  const sum = (of: (p: Passed) => number) => beside.reduce((all, p) => all + of(p), 0)
+  return {
+    measured: total + sum((p) => p.measured),
+    bridged: sum((p) => p.bridged),
+    into: total + sum((p) => p.into),
+    outOf: sum((p) => p.outOf),
+    coveredS: coveredS + sum((p) => p.coveredS),
+    gaps: beside.length ? beside.flatMap((p) => p.gaps) : parts,
+    uncertainty: Math.hypot(...beside.map((p) => p.uncertainty)),
+  }
+}
+
+function byIntegral({ rate, threshold }: Flow, span: Span): Passed {
+  if (rate.t.length === 0)
+    return { measured: NaN, bridged: NaN, into: NaN, outOf: NaN, coveredS: 0, gaps: [], uncertainty: NaN }
+  const inside = within(rate, span)
+  const i = integrate(inside, { threshold, span })
+  return {
+    measured: i.measured / SECONDS_PER_HOUR,
+    bridged: i.bridged / SECONDS_PER_HOUR,
+    into: i.into / SECONDS_PER_HOUR,
+    outOf: i.outOf / SECONDS_PER_HOUR,
+    coveredS: i.measuredS,
+    gaps: i.gaps,
+    uncertainty: Math.hypot(i.bridgedLimit / Math.sqrt(3), coarseness(inside)) / SECONDS_PER_HOUR,
+  }
+}
+
+/** The rate within a span, with what it was at the ends; outside all readings, the nearest one. */
+function within({ t, v }: Samples, { startS, endS }: Span): Samples {
+  const last = t.length - 1
+  if (startS <= t[0] && endS >= t[last]) return { t, v }
+  if (endS <= t[0]) return { t: Float64Array.of(endS), v: Float64Array.of(v[0]) }
+  if (startS >= t[last]) return { t: Float64Array.of(startS), v: Float64Array.of(v[last]) }
+  const times: number[] = []
+  const values: number[] = []
+  const push = (at: number, value: number) => {
+    times.push(at)
+    values.push(value)
+  }
+  if (startS >= t[0]) push(startS, valueAfter({ t, v }, startS))
+  for (let i = 0; i <= last; i++) if (t[i] > startS && t[i] < endS) push(t[i], v[i])
+  if (endS <= t[last]) push(endS, valueAt({ t, v }, endS))
+  return { t: Float64Array.from(times), v: Float64Array.from(values) }
+}
+
+/**
+ * What straight lines between readings may have missed, in value × seconds: the trapezoidal rule's error as the
+ * difference to every second reading tells it, a third of it (Richardson's extrapolation; textbooks of numerical
+ * analysis, from memory).
+ */
+function coarseness({ t, v }: Samples): number {
+  const last = t.length - 1
+  const kept = Array.from(t.keys()).filter((i) => i % 2 === 0 || i === last)
+  const half = { t: Float64Array.from(kept, (i) => t[i]), v: Float64Array.from(kept, (i) => v[i]) }
+  const over = (samples: Samples) => integrate(samples, { threshold: Infinity }).measured
+  return Math.abs(over({ t, v }) - over(half)) / 3
+}
