@@ -118,7 +118,8 @@ function timePlainly(rows: Row[], p: number) {
   return { time: whenDone(rows, a.t, end, share), earliest: a.t, latest: b.t }
 }
 
-const SEEDS = Array.from({ length: 1000 }, (_, i) => i + 1)
+// Where each change to the program is tried, a few must do.
+const SEEDS = Array.from({ length: process.env.MUTANTS_ROOM ? 40 : 1000 }, (_, i) => i + 1)
 
 it('energy agrees on a thousand awkward runs', () => {
   for (const seed of SEEDS) {
@@ -161,7 +162,7 @@ it('times to a level agree on a thousand awkward runs, and never fall as the lev
       )
     }
   }
-  expect(compared).toBeGreaterThan(3000)
+  expect(compared).toBeGreaterThan(3 * SEEDS.length)
 })
 
 it('levels at the marks agree on a thousand awkward runs', () => {
@@ -187,5 +188,5 @@ it('levels at the marks agree on a thousand awkward runs', () => {
       expect([m.low, m.high]).toEqual([a.percent!, b.percent!].sort((x, y) => x - y))
     }
   }
-  expect(compared).toBeGreaterThan(500)
+  expect(compared).toBeGreaterThan(SEEDS.length / 2)
 })
