@@ -49,7 +49,7 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
   let tabs: Page[] = []
   let watts = 3
   let kills = 0
-  let noted = 0
+  let readings = 0
 
   const watch = (page: Page) => {
     page.setDefaultTimeout(4000)
@@ -101,7 +101,7 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
       if (await question.isVisible()) await press(page, 'Keep it')
       await expect(noted).toBeVisible({ timeout: 4000 })
       promised.add(mine)
-      noted++
+      readings++
     },
     'note an event': async (page) => {
       await go(page, '/bench')
@@ -216,7 +216,7 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
     }
     await check(tabs[0])
     expect(errors).toEqual([])
-    console.log(`${kills} kills, ${noted} readings noted, none lost`)
+    console.log(`${kills} kills, ${readings} readings noted, none lost`)
   } catch (error) {
     console.log(did.slice(-12).join('\n'))
     throw error
