@@ -1,8 +1,10 @@
 import { addDays, addHours } from 'date-fns'
 import { type Logbook, nextInk } from '@core/logbook/logbook'
-import type { RunState, RunWithTrace, StopRule } from '@core/logbook/run'
+import { blankRun, type RunState, type RunWithTrace, type StopRule } from '@core/logbook/run'
 import { simulatedBench } from '@core/model/instruments'
 import { setupFor } from '@core/model/setup'
+import { deviceConditions, noConditions, type RunConditions } from '@core/protocol/runConditions'
+import type { Device } from '@core/gear/gear'
 import { traceFromReadings, type Reading, type TraceEvent } from '@core/trace/trace'
 import { meters, observations, withCampaign } from './plan'
 import { cables, devices, sources } from './shelf'
@@ -106,7 +108,7 @@ function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrac
   const kept = [first, ...all].slice(0, lastSecond(all, stop, plan) + 1).filter((r) => r.t % every === 0)
   const ofDevice = before.filter((r) => r.run.deviceId === plan.device).map((r) => r.run.ink)
   return {
-    run: {
+    run: blankRun({
       id: `demo-${index + 1}`,
       deviceId: plan.device,
       sourceId: plan.source,
@@ -120,11 +122,9 @@ function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrac
       stop,
       provenance: 'simulation',
       events: plan.events ?? [],
-      corrections: [],
       notes: plan.notes ?? '',
-      planned: null,
-      checklist: [],
-    },
+      conditions: conditionsOf(device, setup.ambientC),
+    }),
     trace: traceFromReadings(kept),
   }
 }
@@ -137,3 +137,14 @@ function lastSecond(readings: readonly Reading[], stop: StopRule, plan: DemoRun)
   const reached = readings.find((r) => (r.percent ?? 0) >= target)
   return Math.min(readings.length, (reached?.t ?? readings.length) + 900)
 }
+
+/** What the crew wrote down of every run: the same state of the device, the same meter, the room as it was. */
+const conditionsOf = (device: Device, ambientC: number): RunConditions => ({
+  ...noConditions(),
+  ...deviceConditions(device),
+  deviceState: 'asleep, flight mode on',
+  meterId: 'm1',
+  thermometerId: 'm3',
+  ambientC,
+  restMinutes: 21,
+})

@@ -125,8 +125,8 @@ test('a meter with figures that cannot be is refused field by field, and kept on
   await page.getByLabel('Smallest step').fill('0,01')
   await page.getByLabel('and of its current').fill('0.01')
   await page.getByLabel('Stated accuracy').fill('0,5')
-  // 0.5 % of 9 V and of 2 A, two digits of 0.01 each: 2 × 0.065 + 9 × 0.03 = 0.40 W, by the handbook's rule.
-  await expect(page.getByText(/18 W ± 0\.40.W/)).toBeVisible()
+  // 0.5 % of 9 V and of 2 A, two digits of 0.01 each: √((2 × 0.065)² + (9 × 0.03)²) / √3, twice: 0.35 W (GUM §5.1.2).
+  await expect(page.getByText(/18 W to ± 0\.35.W/)).toBeVisible()
   await page.getByRole('button', { name: 'Put on the shelf' }).click()
   await expect(page.getByRole('button', { name: 'Edit Tally inline meter' })).toBeVisible()
   await page.getByRole('button', { name: 'Edit Skerry P5' }).click()

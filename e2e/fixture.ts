@@ -7,7 +7,7 @@ import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
 import { plannedRunsFor, usualMeans, type Campaign } from '@core/plan/campaign'
 import { eveningsOnly } from '@core/plan/windows'
 import { SCHOOLS } from '@core/protocol/schools'
-import type { RunWithTrace } from '@core/logbook/run'
+import { blankRun, type RunWithTrace } from '@core/logbook/run'
 import type { Protocol } from '@core/protocol/protocol'
 import { traceFromReadings } from '@core/trace/trace'
 
@@ -64,25 +64,15 @@ export function stripLogbook(lanes: number, over: Partial<Protocol> = {}): Logbo
 export function withRuns(count: number, prefix = 'r'): Logbook {
   const { devices, sources } = stripLogbook(1)
   const runs = Array.from({ length: count }, (_, i): RunWithTrace => ({
-    run: {
+    run: blankRun({
       id: `${prefix}${i}`,
       deviceId: 'd1',
       sourceId: 's1',
-      cableId: null,
       ink: i % 8,
       startedAt: new Date(Date.UTC(2026, 2, 1, i)).toISOString(),
-      state: 'done',
-      stateReason: '',
       startPercent: 5,
-      reading: { kind: 'every', seconds: 300 },
       stop: { kind: 'shown-full' },
-      provenance: 'hand',
-      events: [],
-      corrections: [],
-      notes: '',
-      planned: null,
-      checklist: [],
-    },
+    }),
     trace: traceFromReadings(
       Array.from({ length: 20 }, (_, k) => ({ t: k * 300, percent: 5 + 5 * k, power: 18 - k / 2 })),
     ),

@@ -1,3 +1,4 @@
+import { LOGBOOK_SCHEMA_VERSION } from '@core/logbook/versions'
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import {
@@ -60,7 +61,7 @@ test('from an empty program to two runs side by side, out and in again with the 
   const file = await (await saving).path()
   expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
     format: 'inkpath-logbook',
-    schemaVersion: 3,
+    schemaVersion: LOGBOOK_SCHEMA_VERSION,
   })
 
   await page.getByRole('button', { name: 'Wipe the logbook' }).click()

@@ -1,3 +1,4 @@
+import { noConditions } from '../protocol/runConditions'
 import { NO_HEAT, type LaneSetup } from './setup'
 
 let number = 0
@@ -15,6 +16,7 @@ export const setupFixture = (over: Partial<LaneSetup> = {}): LaneSetup => ({
   planned: null,
   checklist: [],
   heat: NO_HEAT,
+  conditions: noConditions(),
   feed: { kind: 'hand' },
   startedAtMs: Date.parse('2026-03-02T19:00:00Z'),
   ...over,

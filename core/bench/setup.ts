@@ -1,9 +1,10 @@
 import { array, boolean, lazy, mixed, number, object, string, type ObjectSchema } from 'yup'
-import type { Cable, Device, Source } from '../gear/gear'
-import { cableSchema, deviceSchema, sourceSchema } from '../gear/schema'
+import type { Cable, Device, Meter, Source } from '../gear/gear'
+import { cableSchema, deviceSchema, meterSchema, sourceSchema } from '../gear/schema'
 import type { ChecklistAnswer } from '../protocol/checklist'
 import { DEFAULT_STOP_LIMIT_C } from '../protocol/protocol'
 import type { ReadingRule, StopRule } from '../protocol/rules'
+import { runConditionsSchema, type RunConditions } from '../protocol/runConditions'
 import { checklistAnswerSchema, readingRuleSchema, stopRuleSchema } from '../protocol/schema'
 import { bounded, id, optionalId } from '../trace/fields'
 
@@ -36,6 +37,8 @@ export interface LaneGear {
   device: Device
   source: Source
   cable: Cable | null
+  /** What it is measured with. */
+  meters: Meter[]
 }
 
 /** What a lane is started with; stored with the session, so that a reload can come back to it. */
@@ -54,6 +57,8 @@ export interface LaneSetup {
   planned: { campaignId: string; plannedId: string } | null
   checklist: ChecklistAnswer[]
   heat: HeatRule
+  /** What is known of it beside its gear: the run adds what the gear and the checklist say. */
+  conditions: RunConditions
   feed: Feed
   /** Wall clock at power-on, ms since 1970, as this machine told it then. */
   startedAtMs: number
@@ -93,6 +98,14 @@ const gearSchema = object({
   device: deviceSchema,
   source: sourceSchema,
   cable: cableSchema.nullable().default(null),
+  meters: array(meterSchema).defined().default([]).max(2),
+})
+
+/** A heat rule as stored. */
+export const heatRuleSchema: ObjectSchema<HeatRule> = object({
+  minutes: array(bounded(0, 1440)).defined().max(200),
+  places: array(string().required().max(40)).defined().max(24),
+  stopLimitC: bounded(20, 60),
 })
 
 /** A lane's setup as stored. */
@@ -108,11 +121,8 @@ export const laneSetupSchema = object({
   stop: stopRuleSchema,
   planned: object({ campaignId: id(), plannedId: id() }).nullable().defined().default(null),
   checklist: array(checklistAnswerSchema).defined().default([]).max(200),
-  heat: object({
-    minutes: array(bounded(0, 1440)).defined(),
-    places: array(string().required().max(40)).defined().max(24),
-    stopLimitC: bounded(20, 60),
-  }),
+  heat: heatRuleSchema,
+  conditions: runConditionsSchema,
   feed: feedSchema,
   startedAtMs: bounded(0, 1e14),
 }) as unknown as ObjectSchema<LaneSetup>

@@ -1,5 +1,6 @@
 import { array, mixed, object, string, type ObjectSchema } from 'yup'
 import type { Protocol } from '../protocol/protocol'
+import { noConditions, protocolConditions } from '../protocol/runConditions'
 import { answerTo, checklistFor, type ChecklistItem } from '../protocol/checklist'
 import { bounded, id } from '../trace/fields'
 import { laneSetupSchema, type Feed, type LaneChoice } from './setup'
@@ -41,6 +42,7 @@ export function rigByProtocol(
       feed: { kind: 'hand' },
       checklist: [],
       heat: { minutes: temperatureMinutes, places: temperaturePlaces, stopLimitC },
+      conditions: { ...noConditions(), ...protocolConditions(protocol) },
     },
     protocolName: protocol.name,
     plannedPercent: startPercent,

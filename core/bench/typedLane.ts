@@ -1,5 +1,6 @@
 import { boolean, object, type Schema } from 'yup'
 import { startLevelSchema } from '../protocol/entry'
+import { noConditions, type RunConditions } from '../protocol/runConditions'
 import { stopOf, type TypedStop } from '../protocol/typedRules'
 import { decimal } from '../trace/decimal'
 import { laneSetupSchema, NO_HEAT, type Feed, type LaneChoice } from './setup'
@@ -14,6 +15,13 @@ export interface TypedLane extends TypedStop {
   interval: number | 'own'
   ownInterval: string
   feed: Feed
+  /** What is typed or chosen of the conditions. */
+  conditions: TypedConditions
+}
+
+/** Numbers as they were typed. */
+export type TypedConditions = Pick<RunConditions, 'deviceState' | 'meterId' | 'thermometerId'> & {
+  ambientC: string
 }
 
 /** What is asked before the clock starts: a lane's setup without what the bench gives it. */
@@ -40,6 +48,7 @@ export function closeLane(typed: TypedLane): Record<string, unknown> {
     planned: null,
     checklist: [],
     heat: NO_HEAT,
+    conditions: { ...noConditions(), ...typed.conditions },
   }
 }
 
@@ -49,4 +58,5 @@ const FIELDS: Record<string, string> = {
   'start.percent': 'startPercent',
 }
 /** The field under which a fault at a path of the schema stands. */
-export const laneField = (path: string): string => FIELDS[path] ?? ''
+export const laneField = (path: string): string =>
+  FIELDS[path] ?? (path.startsWith('conditions.') ? path : '')

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { mergeRecords, type Logbook } from '../logbook/logbook'
 import { SCHOOLS } from '../protocol/schools'
 import { traceFromReadings } from '../trace/trace'
+import { blankRun } from '../logbook/run'
 import { readLogbook, writeLogbook } from './logbookJson'
 import { UnreadableFile } from './problem'
 
@@ -28,6 +29,7 @@ const device = fc.record({
   realUseFactor: fc.constant(null),
   claims: text,
   unitLabel: text,
+  software: text,
   notes: text,
   corrections: fc.constant<never[]>([]),
 })
@@ -61,7 +63,7 @@ const logbook: fc.Arbitrary<Logbook> = fc
     protocols: [SCHOOLS[3]],
     campaigns: [],
     runs: runs.map((levels, i) => ({
-      run: {
+      run: blankRun({
         id: `r${i}`,
         deviceId: 'd0',
         sourceId: 's0',
@@ -86,17 +88,17 @@ const logbook: fc.Arbitrary<Logbook> = fc
             when: '2026-03-01T20:00:00.000Z',
           },
         ],
-        notes: '',
-        planned: null,
-        checklist: [],
-      },
+        conditionCorrections: [
+          { field: 'ambientC', from: '21', to: '24', why: 'misread', when: '2026-03-01T20:00:00.000Z' },
+        ],
+      }),
       trace: traceFromReadings(levels.map((p, t) => ({ t: t * 300, percent: p ?? NaN, power: 10 }))),
     })),
   })) as fc.Arbitrary<Logbook>
 
 const sample = (): Logbook =>
   fc.sample(
-    logbook.filter((l) => l.runs.length > 1),
+    logbook.filter((l) => l.runs.length > 1 && l.runs[0].trace.time.length > 1),
     { seed: 7, numRuns: 1 },
   )[0]
 type LogbookFile = {
@@ -248,4 +250,18 @@ it('brings a file of version 1 forward: runs gain an empty checklist and no plac
   const read = readLogbook(JSON.stringify(file))
   expect(read.runs[0].run).toMatchObject({ planned: null, checklist: [] })
   expect(read).toMatchObject({ meters: [], observations: [], protocols: [], campaigns: [] })
+
+  // What its device says now is the best that is known of the battery then: 4200 mAh at 3.85 V assumed.
+  const device = { ...file.devices[0], capacityMah: 4200, healthPercent: 91 }
+  const known = readLogbook(JSON.stringify({ ...file, devices: [device] })).runs[0].run
+  expect(known.conditions).toMatchObject({
+    ratedWh: 16.17,
+    voltsAssumed: true,
+    healthPercent: 91,
+    meterId: null,
+  })
+  expect(known).toMatchObject({ conditionCorrections: [], heat: { stopLimitC: 45 } })
+  // A device that does not hold is named as ever, and nothing else is said.
+  const broken = JSON.stringify({ ...file, devices: [{ ...device, name: {} }] })
+  expect(() => readLogbook(broken)).toThrow(UnreadableFile)
 })

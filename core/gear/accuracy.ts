@@ -3,6 +3,15 @@ import type { Meter } from './gear'
 /** What a meter or a thermometer states of itself. */
 export type Accuracy = Pick<Meter, 'accuracyPercent' | 'accuracyDigits' | 'resolution' | 'resolutionAmps'>
 
+/** That part of a meter; undefined without one. */
+export const accuracyOf = (meter: Meter | undefined): Accuracy | undefined =>
+  meter && {
+    accuracyPercent: meter.accuracyPercent,
+    accuracyDigits: meter.accuracyDigits,
+    resolution: meter.resolution,
+    resolutionAmps: meter.resolutionAmps,
+  }
+
 /**
  * What a meter's stated accuracy leaves open about a reading, in the reading's own unit: ± the share of the
  * reading plus the last digits. NaN when the meter states neither.

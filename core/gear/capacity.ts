@@ -29,20 +29,19 @@ const HEALTH_STEP = 1 / Math.sqrt(12)
 /** Makers state cells at 3.7 V to 3.9 V or so: what an assumed voltage may be off by, as a share. Common practice, no source. */
 const ASSUMED_VOLTS_LIMIT = 0.026
 
+/** Rated watt-hours and health (percent) as a capacity, with what is known of it. */
+export const heldCapacity = (ratedWh: number, healthPercent: number, assumedVolts: boolean): Capacity => ({
+  ratedWh,
+  usableWh: usableCapacity(ratedWh, healthPercent),
+  assumedVolts,
+  uncertainty: Math.hypot(HEALTH_STEP / healthPercent, assumedVolts ? ASSUMED_VOLTS_LIMIT / Math.sqrt(3) : 0),
+})
+
 /** Works out rated and usable capacity; NaN when the device states none. */
 export function capacityOf(device: Device): Capacity {
   const given = device.capacityWh
-  const assumedVolts = given === null && device.nominalVolts === null
   const ratedWh =
     given ??
     (device.capacityMah === null ? NaN : ratedWattHours(device.capacityMah, device.nominalVolts ?? undefined))
-  return {
-    ratedWh,
-    usableWh: usableCapacity(ratedWh, device.healthPercent),
-    assumedVolts,
-    uncertainty: Math.hypot(
-      HEALTH_STEP / device.healthPercent,
-      assumedVolts ? ASSUMED_VOLTS_LIMIT / Math.sqrt(3) : 0,
-    ),
-  }
+  return heldCapacity(ratedWh, device.healthPercent, given === null && device.nominalVolts === null)
 }

@@ -38,6 +38,8 @@ export const DEVICE_FIELDS = {
   },
   /** Tells equal units apart. */
   unitLabel: { schema: text(40), label: 'Unit label', input: 'text', hint: 'Tells equal units apart' },
+  /** As it stands now; each run keeps what it was then. */
+  software: { schema: text(80), label: 'Software version', input: 'text' },
   /** Capacity as the maker prints it: either mAh (with nominal volts) or Wh. */
   capacityMah: {
     schema: positive('Capacity', 100_000, ' mAh'),

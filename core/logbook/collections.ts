@@ -63,6 +63,12 @@ const nothing = () => []
 
 const hasCorrection = ({ corrections }: Run, { when, row, what }: Correction): boolean =>
   corrections.some((c) => c.when === when && c.row === row && c.what === what)
+const hasConditionCorrection = ({ conditionCorrections }: Run, { when, field }: RatingCorrection): boolean =>
+  conditionCorrections.some((c) => c.when === when && c.field === field)
+/** Whether a run holds every correction that another has got. */
+const knowsAllOf = (run: Run, other: Run): boolean =>
+  other.corrections.every((c) => hasCorrection(run, c)) &&
+  other.conditionCorrections.every((c) => hasConditionCorrection(run, c))
 
 interface Pair {
   deviceId: string
@@ -152,9 +158,15 @@ export const COLLECTIONS: { [K in CollectionName]: Collection<Records[K]> } = {
     nameOf: (r) => `of ${r.startedAt.slice(0, 16).replace('T', ' ')}`,
     order: (a, b) => a.startedAt.localeCompare(b.startedAt),
     // A run with a correction that the file has not got stays: corrections are never undone unasked.
-    merge: (mine, theirs) => (mine.corrections.every((c) => hasCorrection(theirs, c)) ? theirs : mine),
+    merge: (mine, theirs) => (knowsAllOf(theirs, mine) ? theirs : mine),
     // Its campaign is not among these: a run outlives the plan it was made for.
-    references: (r) => pairOf(r),
+    references: (r) => [
+      ...pairOf(r),
+      ...(['meterId', 'thermometerId'] as const).flatMap((field) => {
+        const id = r.conditions[field]
+        return id === null ? [] : [{ field: `conditions.${field}`, to: 'meters' as const, id }]
+      }),
+    ],
     most: 50_000,
   },
 }

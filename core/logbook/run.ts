@@ -1,5 +1,8 @@
+import { NO_HEAT, type HeatRule } from '../bench/setup'
+import type { RatingCorrection } from '../gear/gear'
 import type { ChecklistAnswer } from '../protocol/checklist'
 import type { ReadingRule, StopRule } from '../protocol/rules'
+import { noConditions, type RunConditions } from '../protocol/runConditions'
 import type { Correction, Provenance, Trace, TraceEvent } from '../trace/trace'
 
 export type { ReadingRule, StopRule }
@@ -44,6 +47,12 @@ export interface Run {
   planned: { campaignId: string; plannedId: string } | null
   /** What was seen to before the switch went on. */
   checklist: ChecklistAnswer[]
+  /** When temperatures were to be read, and at which the bench said stop. */
+  heat: HeatRule
+  /** What it was made under, as it was then. */
+  conditions: RunConditions
+  /** Conditions, cable included, that were put right later: `field` is the condition's name. The old value stays here. */
+  conditionCorrections: RatingCorrection[]
 }
 
 export interface RunWithTrace {
@@ -56,3 +65,30 @@ export const isSimulated = (run: Run): boolean => run.provenance === 'simulation
 
 /** Whether a run counts: sound as far as it goes. */
 export const isSound = ({ state }: Run): boolean => state === 'done' || state === 'short'
+
+/** What every run has of its own. */
+type RunOfItsOwn = Pick<Run, 'id' | 'deviceId' | 'sourceId' | 'startedAt'> & Partial<Run>
+
+/**
+ * A run of which nothing is known but what is given: sound, read every five minutes, stopped when its reviewer pleased.
+ * @example blankRun({ id: 'r', deviceId: 'd', sourceId: 's', startedAt: '2026-03-02T19:00:00.000Z' }).state // 'done'
+ */
+export const blankRun = (over: RunOfItsOwn): Run => ({
+  cableId: null,
+  ink: 0,
+  state: 'done',
+  stateReason: '',
+  startPercent: null,
+  reading: { kind: 'every', seconds: 300 },
+  stop: { kind: 'open' },
+  provenance: 'hand',
+  events: [],
+  corrections: [],
+  notes: '',
+  planned: null,
+  checklist: [],
+  heat: NO_HEAT,
+  conditions: noConditions(),
+  conditionCorrections: [],
+  ...over,
+})

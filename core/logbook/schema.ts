@@ -2,6 +2,9 @@ import { array, mixed, object, string, type ObjectSchema } from 'yup'
 import { bounded, boundedOrNull, freeText, id, moment, optionalId } from '../trace/fields'
 import { LONGEST_S, MOST_READINGS } from '../trace/bounds'
 import { CHANNELS, type Correction, type TraceEvent } from '../trace/trace'
+import { correctionsField } from '../gear/fields'
+import { heatRuleSchema, NO_HEAT } from '../bench/setup'
+import { runConditionsSchema } from '../protocol/runConditions'
 import { checklistAnswerSchema, readingRuleSchema, stopRuleSchema } from '../protocol/schema'
 import { RUN_STATES, type Run } from './run'
 
@@ -20,7 +23,7 @@ const correctionSchema: ObjectSchema<Correction> = object({
   row: bounded(0, MOST_READINGS).integer(),
   t: bounded(0, LONGEST_S),
   what: mixed<Correction['what']>()
-    .oneOf([...CHANNELS])
+    .oneOf([...CHANNELS, 'time', 'reading'])
     .required('is missing'),
   from: boundedOrNull(-1e9, 1e9),
   to: boundedOrNull(-1e9, 1e9),
@@ -51,4 +54,7 @@ export const runSchema: ObjectSchema<Run> = object({
   notes: freeText(10_000),
   planned: object({ campaignId: id(), plannedId: id() }).nullable().defined().default(null),
   checklist: array(checklistAnswerSchema).defined().default([]).max(200),
+  heat: heatRuleSchema.default(() => NO_HEAT),
+  conditions: runConditionsSchema,
+  conditionCorrections: correctionsField(),
 })

@@ -1,8 +1,10 @@
+import { deviceSchema } from '../gear/deviceFields'
+import { deviceConditions, noConditions } from '../protocol/runConditions'
 import { mendRun } from './mend'
 import { SHELF_NAMES } from './logbook'
 
 /** The version of the logbook's layout; raised together with a step in {@link STEPS}. */
-export const LOGBOOK_SCHEMA_VERSION = 3
+export const LOGBOOK_SCHEMA_VERSION = 4
 
 type Raw = Record<string, unknown>
 /** A logbook as its collections stand in a file or in storage, unchecked. A run may carry its `trace`. */
@@ -36,6 +38,24 @@ const STEPS: Record<number, (logbook: RawLogbook) => RawLogbook> = {
     ),
     runs: eachOf(logbook.runs, mendRun),
   }),
+  // 4: a run carries what it was made under. What the shelf says of its device now is the best that is known.
+  3: (logbook) => ({
+    ...logbook,
+    runs: eachOf(logbook.runs, (run) => ({ ...run, conditions: conditionsOf(run, logbook.devices) })),
+  }),
+}
+
+function conditionsOf(run: Raw, devices: unknown): unknown {
+  if (isRaw(run.conditions)) return run.conditions
+  const device: unknown = Array.isArray(devices)
+    ? devices.find((d: unknown) => isRaw(d) && d.id === run.deviceId)
+    : undefined
+  try {
+    return { ...noConditions(), ...deviceConditions(deviceSchema.validateSync(device)) }
+  } catch {
+    // A device that does not hold is refused or set apart by its own check; the run knows nothing of it then.
+    return noConditions()
+  }
 }
 
 function withCorrections(item: Raw, all: unknown): Raw {

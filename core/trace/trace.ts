@@ -42,7 +42,8 @@ export interface Correction {
   /** Row of the trace that was corrected, and its time in seconds. */
   row: number
   t: number
-  what: Channel
+  /** A channel, the reading's time (s), or the reading itself where it was forgotten and added later. */
+  what: Channel | 'time' | 'reading'
   from: number | null
   to: number | null
   why: string
@@ -130,4 +131,51 @@ export function withValue(trace: Trace, row: number, channel: Channel, value: nu
   const column = trace[channel] ? trace[channel].slice() : new Float64Array(trace.time.length).fill(NaN)
   column[row] = value
   return { ...trace, [channel]: column }
+}
+
+/**
+ * Returns a copy of the trace with one reading at another time (s).
+ * @throws RangeError when the row does not exist, or the time would pass its neighbours: times never fall.
+ */
+export function withTime(trace: Trace, row: number, t: number): Trace {
+  const { time } = trace
+  if (row < 0 || row >= time.length) throw new RangeError(`There is no reading number ${row + 1}.`)
+  const [low, high] = [time[row - 1] ?? 0, time[row + 1] ?? Infinity]
+  if (!(t >= low && t <= high))
+    throw new RangeError(
+      `A reading stays between its neighbours: from ${low} s${high < Infinity ? ` to ${high} s` : ''}.`,
+    )
+  const moved = time.slice()
+  moved[row] = t
+  return { ...trace, time: moved }
+}
+
+/** Returns a copy of the trace with one reading more, in its place in time, and the row it stands in. */
+export function withReading(trace: Trace, reading: Reading): { trace: Trace; row: number } {
+  const { time } = trace
+  const after = time.findIndex((t) => t > reading.t)
+  const row = after < 0 ? time.length : after
+  const insert = (column: Float64Array | undefined, value: number | undefined): Float64Array => {
+    const grown = new Float64Array(time.length + 1).fill(NaN)
+    if (column) {
+      grown.set(column.subarray(0, row))
+      grown.set(column.subarray(row), row + 1)
+    }
+    grown[row] = value ?? NaN
+    return grown
+  }
+  const grown: Trace = { time: insert(time, reading.t), temperatures: {} }
+  for (const channel of CHANNELS)
+    if (trace[channel] || reading[channel] !== undefined)
+      grown[channel] = insert(trace[channel], reading[channel])
+  for (const place of new Set([
+    ...Object.keys(trace.temperatures),
+    ...Object.keys(reading.temperatures ?? {}),
+  ]))
+    grown.temperatures[place] = insert(trace.temperatures[place], reading.temperatures?.[place])
+  if (trace.notes || reading.note) {
+    const notes = trace.notes ?? Array.from(time, () => '')
+    grown.notes = [...notes.slice(0, row), reading.note ?? '', ...notes.slice(row)]
+  }
+  return { trace: grown, row }
 }

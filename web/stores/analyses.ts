@@ -1,8 +1,10 @@
 import { defineStore } from 'pinia'
 import { shallowReactive } from 'vue'
-import { type Analysis } from '@core/analysis/analyse'
+import type { AnalyseOptions, Analysis } from '@core/analysis/analyse'
 import { ANALYSIS_VERSION, headlineOf, type Headline } from '@core/analysis/headline'
-import { capacityOf } from '@core/gear/capacity'
+import { accuracyOf } from '@core/gear/accuracy'
+import type { Run } from '@core/logbook/run'
+import { capacityThen } from '@core/protocol/runConditions'
 import { dropHeadlinesBut, keepHeadline, readHeadlines, type KeptHeadline } from '../storage/headlines'
 import { analysisWork } from '../workers/analysis'
 import { useLogbook } from './logbook'
@@ -21,20 +23,27 @@ export const useAnalyses = defineStore('analyses', () => {
   /** Everything a run's figures are worked out from: they change when it does. */
   function basisOf(runId: string): string {
     const run = logbook.run(runId)
-    const device = run && logbook.device(run.deviceId)
-    const usable = device ? capacityOf(device).usableWh : NaN
-    return `${ANALYSIS_VERSION} ${logbook.traceKeys.get(runId)} ${usable} ${run?.provenance}`
+    const options = run && optionsOf(run)
+    return `${ANALYSIS_VERSION} ${logbook.traceKeys.get(runId)} ${JSON.stringify(options)}`
   }
 
   async function work(runId: string): Promise<Analysis | undefined> {
     const run = logbook.run(runId)
     const trace = await logbook.readingsOf(runId)
     if (!run || !trace) return undefined
-    const device = logbook.device(run.deviceId)
-    const usableWh = device ? capacityOf(device).usableWh : undefined
-    const byHand = run.provenance === 'hand' ? true : undefined
     const plain = { ...trace, temperatures: { ...trace.temperatures } }
-    return analysisWork().analyse(plain, { usableWh, byHand })
+    return analysisWork().analyse(plain, optionsOf(run))
+  }
+
+  /** What a run's figures are worked out with beside its trace: its battery and its instruments, as they were. */
+  function optionsOf({ conditions, provenance }: Run): AnalyseOptions {
+    const { usableWh, uncertainty } = capacityThen(conditions)
+    return {
+      ...(Number.isNaN(usableWh) ? {} : { usableWh, usableShare: uncertainty }),
+      ...(provenance === 'hand' ? { byHand: true } : {}),
+      meter: accuracyOf(logbook.meter(conditions.meterId)),
+      thermometer: accuracyOf(logbook.meter(conditions.thermometerId)),
+    }
   }
 
   /** Asks for the figures of a run and has its trace at hand; `of` shows them once they are there. */

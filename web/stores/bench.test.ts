@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { noConditions } from '@core/protocol/runConditions'
 import { NO_HEAT, type LaneChoice } from '@core/bench/setup'
 import { readLogbook, writeLogbook } from '@core/formats/logbookJson'
 import { loadSession, loadPutBack, saveSession } from '../storage/benchSession'
@@ -51,6 +52,7 @@ const choice = (over: Partial<LaneChoice> = {}): LaneChoice => ({
   planned: null,
   checklist: [],
   heat: NO_HEAT,
+  conditions: noConditions(),
   ...over,
 })
 const percents = async (runId: string) =>

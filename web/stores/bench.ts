@@ -284,7 +284,8 @@ export const useBench = defineStore('bench', () => {
       await clock.settled()
       const trace = traceOf(lane)!
       await putMissingGear(lane.setup, logbook)
-      const run = runFrom(lane, ending)
+      const { gear, deviceId } = lane.setup
+      const run = runFrom(lane, ending, gear?.device ?? logbook.device(deviceId))
       await logbook.putRun(run, trace)
       await takeOff(lane)
       return run

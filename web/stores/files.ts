@@ -5,7 +5,8 @@ import { readLogbook } from '@core/formats/logbookJson'
 import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
 import type { TraceReadResult } from '@core/formats/traceCsv'
 import { nextInk, type Logbook } from '@core/logbook/logbook'
-import type { Run } from '@core/logbook/run'
+import { blankRun } from '@core/logbook/run'
+import { deviceConditions, noConditions } from '@core/protocol/runConditions'
 import { usualStep } from '@core/trace/samples'
 import { analysisWork } from '../workers/analysis'
 import type { OpenedTable } from '../workers/analysis.worker'
@@ -120,23 +121,18 @@ export const useFiles = defineStore('files', () => {
     const { trace, startedAt } = current.result
     const id = crypto.randomUUID()
     const first = trace.percent?.find((p) => !Number.isNaN(p))
-    const run: Run = {
+    const device = logbook.device(pair.deviceId)
+    const run = blankRun({
       id,
       ...pair,
       ink: nextInk(logbook.runs.filter((r) => r.deviceId === pair.deviceId).map((r) => r.ink)),
       startedAt: startedAt ?? new Date().toISOString(),
-      state: 'done',
-      stateReason: '',
       startPercent: first ?? null,
       reading: { kind: 'every', seconds: usualStep(trace) },
-      stop: { kind: 'open' },
       provenance: 'import',
-      events: [],
-      corrections: [],
       notes: `Read from ${current.file}.`,
-      planned: null,
-      checklist: [],
-    }
+      conditions: { ...noConditions(), ...(device && deviceConditions(device)) },
+    })
     await once(current, () => logbook.putRun(run, trace))
     return id
   }

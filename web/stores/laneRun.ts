@@ -1,18 +1,25 @@
 import { finishLane, type Ending } from '@core/bench/finish'
 import type { LaneChoice, LaneGear, LaneSetup } from '@core/bench/setup'
 import { freeInk } from '@core/logbook/logbook'
-import type { Run } from '@core/logbook/run'
+import type { Device } from '@core/gear/gear'
+import { blankRun, type Run } from '@core/logbook/run'
+import { checkedConditions, deviceConditions } from '@core/protocol/runConditions'
 import type { Lane } from './lane'
 import type { useLogbook } from './logbook'
 
 type Logbook = ReturnType<typeof useLogbook>
 
 /** The gear of a lane as it stands at power-on; null where some of it is not on the shelf. */
-export function gearOf({ deviceId, sourceId, cableId }: LaneChoice, logbook: Logbook): LaneGear | null {
+export function gearOf(
+  { deviceId, sourceId, cableId, conditions }: LaneChoice,
+  logbook: Logbook,
+): LaneGear | null {
   const [device, source] = [logbook.device(deviceId), logbook.source(sourceId)]
   if (!device || !source) return null
   const cable = logbook.cable(cableId) ?? null
-  return JSON.parse(JSON.stringify({ device, source, cable })) as LaneGear
+  const used = [conditions.meterId, conditions.thermometerId]
+  const meters = logbook.meters.filter((m) => used.includes(m.id))
+  return JSON.parse(JSON.stringify({ device, source, cable, meters })) as LaneGear
 }
 
 /** The least used ink among the device's runs and the lanes on the bench. */
@@ -27,13 +34,15 @@ export async function putMissingGear({ gear }: LaneSetup, logbook: Logbook): Pro
   if (!gear) return
   if (!logbook.device(gear.device.id)) await logbook.put('devices', gear.device)
   if (!logbook.source(gear.source.id)) await logbook.put('sources', gear.source)
+  for (const meter of gear.meters) if (!logbook.meter(meter.id)) await logbook.put('meters', meter)
   if (gear.cable && !logbook.cable(gear.cable.id)) await logbook.put('cables', gear.cable)
 }
 
-/** The run that a lane becomes when it is over. */
-export function runFrom(lane: Lane, ending: Ending): Run {
-  const { runId, deviceId, sourceId, cableId, ink, reading, stop, planned, checklist } = lane.setup
-  return {
+/** The run that a lane becomes when it is over. Its device is as it was at power-on. */
+export function runFrom(lane: Lane, ending: Ending, device: Device | undefined): Run {
+  const { runId, deviceId, sourceId, cableId, ink, reading, stop, planned, checklist, heat, conditions } =
+    lane.setup
+  return blankRun({
     id: runId,
     deviceId,
     sourceId,
@@ -41,10 +50,14 @@ export function runFrom(lane: Lane, ending: Ending): Run {
     ink,
     reading,
     stop,
-    corrections: [],
-    notes: '',
     planned,
     checklist,
+    heat,
+    conditions: {
+      ...conditions,
+      ...(device && deviceConditions(device)),
+      ...checkedConditions(checklist),
+    },
     ...finishLane(lane, ending),
-  }
+  })
 }

@@ -12,9 +12,18 @@ import {
 } from '@core/logbook/collections'
 import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
 import { usersOf } from '@core/logbook/references'
-import type { Run } from '@core/logbook/run'
+import {
+  addReading,
+  correctBackwards,
+  correctCondition,
+  correctTime,
+  correctValue,
+  type Correctable,
+} from '@core/logbook/corrections'
+import type { Run, RunWithTrace } from '@core/logbook/run'
+import { deviceConditions, type RunConditionName } from '@core/protocol/runConditions'
 import { threeWay } from '@core/logbook/threeWay'
-import { withValue, type Channel, type Trace } from '@core/trace/trace'
+import type { Channel, Reading, Trace } from '@core/trace/trace'
 import { setupName } from '@core/words/names'
 import type { Apart } from '../storage/envelope'
 import * as storage from '../storage/logbookStorage'
@@ -162,8 +171,10 @@ export const useLogbook = defineStore('logbook', () => {
 
   /** Runs made with a piece of gear. */
   const runsWith = (kind: ShelfKind, id: string): Run[] =>
-    lists.value.runs.filter(
-      (r) => ({ devices: r.deviceId, sources: r.sourceId, cables: r.cableId, meters: null })[kind] === id,
+    lists.value.runs.filter(({ deviceId, sourceId, cableId, conditions: { meterId, thermometerId } }) =>
+      ({ devices: [deviceId], sources: [sourceId], cables: [cableId], meters: [meterId, thermometerId] })[
+        kind
+      ].includes(id),
     )
 
   /** What keeps a record from being deleted, in words; '' when nothing does. */
@@ -228,21 +239,43 @@ export const useLogbook = defineStore('logbook', () => {
     return traces.get(id) ?? trace
   }
 
-  /** Changes one reading; the old value, the reason and the moment stay with the run. The two are one write. */
-  async function correct(id: string, row: number, what: Channel, to: number | null, why: string) {
+  /** Puts something of a run's readings right; the old value, the reason and the moment stay with it. One write. */
+  async function correctReadings(id: string, how: (of: RunWithTrace) => RunWithTrace) {
     await traceOf(id)
     let corrected!: Trace
     const decide = (): Run => {
       const run = byId.value.runs.get(id)
       const trace = traces.get(id)
       if (!run || !trace) throw new Error('This run was changed in another tab. Look at it again first.')
-      const before = trace[what]?.[row]
-      const from = before === undefined || Number.isNaN(before) ? null : before
-      corrected = withValue(trace, row, what, to ?? NaN)
-      const correction = { row, t: trace.time[row], what, from, to, why, when: new Date().toISOString() }
-      return { ...run, corrections: [...run.corrections, correction] }
+      const done = how({ run, trace })
+      corrected = done.trace
+      return done.run
     }
     await write('runs', decide, () => corrected)
+  }
+  const because = (why: string) => ({ why, when: new Date().toISOString() })
+  const correct = (id: string, row: number, what: Channel, to: number | null, why: string) =>
+    correctReadings(id, (of) => correctValue(of, row, what, to ?? NaN, because(why)))
+  const moveReading = (id: string, row: number, to: number, why: string) =>
+    correctReadings(id, (of) => correctTime(of, row, to, because(why)))
+  const addForgotten = (id: string, reading: Reading, why: string) =>
+    correctReadings(id, (of) => addReading(of, reading, because(why)))
+
+  /** Puts a condition of a run right; `said` has both values in words. */
+  const putRight = (
+    id: string,
+    field: Correctable,
+    to: Run['conditions'][RunConditionName],
+    said: { from: string; to: string },
+    why: string,
+  ) => changeRun(id, (run) => correctCondition(run, field, to, said, because(why)))
+
+  /** Carries a device's battery as it is now back to the runs that were made before, since it was always so. */
+  async function carryBack(device: Device, fromMs: number, why: string) {
+    const now = deviceConditions(device)
+    for (const run of runsWith('devices', device.id))
+      if (Date.parse(run.startedAt) >= fromMs)
+        await changeRun(run.id, (as) => correctBackwards(as, now, because(why)))
   }
 
   async function exportText(): Promise<string> {
@@ -302,6 +335,10 @@ export const useLogbook = defineStore('logbook', () => {
     readingsOf,
     traceOf,
     correct,
+    moveReading,
+    addForgotten,
+    putRight,
+    carryBack,
     exportText,
     takeLogbook,
     wipe,
@@ -309,6 +346,7 @@ export const useLogbook = defineStore('logbook', () => {
     device,
     source,
     cable: find('cables'),
+    meter: find('meters'),
     campaign: find('campaigns'),
     run: find('runs'),
     nameOf,

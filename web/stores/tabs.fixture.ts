@@ -1,4 +1,5 @@
 import { vi } from 'vitest'
+import { noConditions } from '@core/protocol/runConditions'
 import { NO_HEAT, type LaneChoice } from '@core/bench/setup'
 import { importLogbook, openLogbook } from '../storage/logbookStorage'
 import { demoLike, emptyBrowser } from '../storage/storage.fixture'
@@ -87,4 +88,5 @@ export const choice = (feed: LaneChoice['feed']): LaneChoice => ({
   planned: null,
   checklist: [],
   heat: NO_HEAT,
+  conditions: noConditions(),
 })

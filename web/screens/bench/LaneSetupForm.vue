@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { LaneChoice } from '@core/bench/setup'
 import { closeLane, laneChoiceSchema, laneField, type TypedLane } from '@core/bench/typedLane'
 import { agree } from '@core/gear/agree'
+import type { Meter } from '@core/gear/gear'
 import { openStop } from '@core/protocol/typedRules'
 import { figure } from '@core/words/figures'
 import FormFailure from '../../forms/FormFailure.vue'
@@ -21,6 +22,22 @@ const logbook = useLogbook()
 const strip = useStrip()
 
 const INTERVALS = [1, 5, 10]
+
+/** What was true of the last run is offered again; the room is not: it is read anew. */
+function conditionsOfLast(): TypedLane['conditions'] {
+  const last = logbook.runs.findLast((r) => r.provenance !== 'import')?.conditions
+  const still = (id: string | null | undefined) => (id && logbook.meter(id) ? id : null)
+  return {
+    deviceState: last?.deviceState ?? '',
+    meterId: still(last?.meterId),
+    thermometerId: still(last?.thermometerId),
+    ambientC: '',
+  }
+}
+const instruments = (kind: Meter['kind']) => [
+  { value: null, title: 'none' },
+  ...named(logbook.meters.filter((m) => m.kind === kind)),
+]
 const initial: TypedLane = {
   deviceId: logbook.devices[0].id,
   sourceId: logbook.sources[0].id,
@@ -29,6 +46,7 @@ const initial: TypedLane = {
   interval: 5,
   ownInterval: '',
   feed: { kind: 'hand' },
+  conditions: conditionsOfLast(),
   ...openStop({ kind: 'shown-full' }),
 }
 const { form, values, submit, failure, busy } = useYupForm({
@@ -68,6 +86,24 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
       :items="[{ value: null, title: 'not recorded' }, ...named(logbook.cables)]"
     />
     <FormText name="startPercent" label="Start level" suffix="%" numeric />
+    <FormPick
+      v-if="logbook.meters.some((m) => m.kind === 'power meter')"
+      name="conditions.meterId"
+      label="Meter"
+      :items="instruments('power meter')"
+    />
+    <FormPick
+      v-if="logbook.meters.some((m) => m.kind === 'thermometer')"
+      name="conditions.thermometerId"
+      label="Thermometer"
+      :items="instruments('thermometer')"
+    />
+    <FormText name="conditions.ambientC" label="Room" suffix="°C" numeric />
+    <FormText
+      name="conditions.deviceState"
+      label="State of the device"
+      placeholder="Like asleep, flight mode"
+    />
     <StopFields />
     <FeedPicker v-model="feed" :seed="1 + logbook.runs.length" />
     <fieldset v-if="feed.kind === 'hand'" class="wide">

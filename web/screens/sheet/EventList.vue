@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { clock } from '@core/words/figures'
-import { eventSchema } from '@core/formats/eventForm'
+import { eventSchema } from '@core/formats/clockForm'
 import type { Run } from '@core/logbook/run'
 import type { TraceEvent } from '@core/trace/trace'
 import FormFailure from '../../forms/FormFailure.vue'

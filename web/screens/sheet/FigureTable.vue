@@ -3,14 +3,14 @@ import { computed } from 'vue'
 import { clock, duration, figure, points } from '@core/words/figures'
 import type { Analysis } from '@core/analysis/analyse'
 import { energyGained } from '@core/analysis/energy'
-import { capacityOf } from '@core/gear/capacity'
-import type { Device } from '@core/gear/gear'
+import type { Run } from '@core/logbook/run'
+import { capacityThen } from '@core/protocol/runConditions'
 import { powerRows } from './powerRows'
 
-const props = defineProps<{ analysis: Analysis; device: Device | undefined }>()
+const props = defineProps<{ analysis: Analysis; run: Run }>()
 const a = computed(() => props.analysis)
-const capacity = computed(() => (props.device ? capacityOf(props.device) : undefined))
-const gained = (gain: number) => figure(energyGained(gain, capacity.value?.usableWh ?? NaN), 1, 'Wh')
+const capacity = computed(() => capacityThen(props.run.conditions))
+const gained = (gain: number) => figure(energyGained(gain, capacity.value.usableWh), 1, 'Wh')
 const rows = computed(() => powerRows(a.value, capacity.value))
 </script>
 

@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { loadSplit } from '@core/analysis/load'
-import { capacityOf } from '@core/gear/capacity'
 import { duration, figure } from '@core/words/figures'
-import type { Device } from '@core/gear/gear'
 import type { Run } from '@core/logbook/run'
+import { capacityThen } from '@core/protocol/runConditions'
 import type { Trace } from '@core/trace/trace'
 
 /** Where the source's power went while a named load ran. */
-const props = defineProps<{ run: Run; trace: Trace; device: Device | undefined }>()
+const props = defineProps<{ run: Run; trace: Trace }>()
 const phases = computed(() =>
-  loadSplit(props.trace, props.run.events, props.device ? capacityOf(props.device).usableWh : NaN),
+  loadSplit(props.trace, props.run.events, capacityThen(props.run.conditions).usableWh),
 )
 </script>
 

@@ -4,8 +4,10 @@ import { clock, figure } from '@core/words/figures'
 import { loadResistance } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
 import { channel, columnTitle, type Channel } from '@core/trace/channels'
-import { channelsOf, type Trace } from '@core/trace/trace'
+import { channelsOf, type Correction, type Trace } from '@core/trace/trace'
 import CorrectDialog from './CorrectDialog.vue'
+import ForgottenDialog from './ForgottenDialog.vue'
+import TimeDialog from './TimeDialog.vue'
 
 const props = defineProps<{ run: Run; trace: Trace }>()
 
@@ -22,19 +24,32 @@ const rows = computed(() => {
 /** Apparent load, Ω: what the source sees, as small meters show it. */
 const hasLoad = computed(() => channels.value.includes('voltage') && channels.value.includes('current'))
 const load = (row: number) => figure(loadResistance(props.trace.voltage![row], props.trace.current![row]), 1)
-const corrected = computed(() => new Map(props.run.corrections.map((c) => [`${c.row} ${c.what}`, c])))
+/** Every value that a cell ever had, the earlier ones first. */
+const corrected = computed(() => {
+  const all = new Map<string, string[]>()
+  for (const c of props.run.corrections) {
+    const key = `${c.row} ${c.what}`
+    const from = c.from === null ? 'not read' : c.what === 'time' ? clock(c.from) : c.from
+    const words = c.what === 'reading' ? `added: ${c.why}` : `was ${from}: ${c.why}`
+    all.set(key, [...(all.get(key) ?? []), words])
+  }
+  return all
+})
+const moving = ref<number | null>(null)
+const adding = ref(false)
 const correcting = ref<{ row: number; what: Channel } | null>(null)
 const shown = (row: number, what: Channel) =>
   figure(props.trace[what]?.[row], Number.isInteger(props.trace[what]?.[row]) ? 0 : channel(what).digits)
-const wasText = (row: number, what: Channel) => {
-  const c = corrected.value.get(`${row} ${what}`)
-  return c ? `was ${c.from ?? 'not read'}: ${c.why}` : ''
-}
+const wasText = (row: number, what: Correction['what']) =>
+  corrected.value.get(`${row} ${what}`)?.join('; ') ?? ''
 </script>
 
 <template>
   <div>
-    <p class="quiet">Press a value to correct it. The old value and your reason stay with the run.</p>
+    <p class="quiet">
+      Press a value or a time to correct it. The old value and your reason stay with the run.
+      <v-btn class="ml-2" @click="adding = true">Add a forgotten reading</v-btn>
+    </p>
     <div class="scroll-x" tabindex="0">
       <table class="ruled">
         <thead>
@@ -50,7 +65,18 @@ const wasText = (row: number, what: Channel) => {
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row">
-            <th scope="row" class="number">{{ clock(trace.time[row]) }}</th>
+            <th scope="row" class="number">
+              <button
+                type="button"
+                :aria-label="`Correct the time ${clock(trace.time[row])}`"
+                @click="moving = row"
+              >
+                {{ clock(trace.time[row]) }}
+              </button>
+              <div v-for="what in ['time', 'reading'] as const" :key="what" class="was">
+                {{ wasText(row, what) }}
+              </div>
+            </th>
             <td v-for="c in channels" :key="c" class="number">
               <button
                 type="button"
@@ -86,6 +112,8 @@ const wasText = (row: number, what: Channel) => {
       :title="columnTitle(correcting.what)"
       @done="correcting = null"
     />
+    <TimeDialog v-if="moving !== null" :run="run" :trace="trace" :row="moving" @done="moving = null" />
+    <ForgottenDialog v-if="adding" :run="run" :trace="trace" :shown="channels" @done="adding = false" />
   </div>
 </template>
 

@@ -10,6 +10,8 @@ import SimulatedTag from '../../components/SimulatedTag.vue'
 import { download, fileName } from '../../composables/download'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
+import ConditionList from './ConditionList.vue'
+import CorrectionList from './CorrectionList.vue'
 import FigureTable from './FigureTable.vue'
 import FindingList from './FindingList.vue'
 import ReadingTable from './ReadingTable.vue'
@@ -96,11 +98,13 @@ const takeCsv = () =>
         </div>
         <template v-if="view === 'paths'">
           <RunCharts :run="run" :trace="trace" :analysis="analysis" :source-name="source?.name ?? ''" />
-          <FigureTable :analysis="analysis" :device="device" />
+          <FigureTable :analysis="analysis" :run="run" />
           <FindingList :findings="analysis.findings" />
-          <LoadTable :run="run" :trace="trace" :device="device" />
+          <LoadTable :run="run" :trace="trace" />
           <EventList :run="run" :duration-s="analysis.durationS" />
+          <ConditionList :run="run" />
           <SetupList :run="run" />
+          <CorrectionList :run="run" />
         </template>
         <ReadingTable v-else :run="run" :trace="trace" />
       </template>

@@ -12,7 +12,7 @@ export interface FigureRow {
 }
 
 /** The lines in order. What cannot be known has a dash and the reason. */
-export function powerRows(a: Analysis, capacity: Capacity | undefined): FigureRow[] {
+export function powerRows(a: Analysis, capacity: Capacity): FigureRow[] {
   const { power, energy, efficiency } = a
   const rows: FigureRow[] = [
     {
@@ -40,8 +40,8 @@ export function powerRows(a: Analysis, capacity: Capacity | undefined): FigureRo
   rows.push({
     label: 'Efficiency',
     value: withSpread(efficiency.value * 100, efficiency.uncertainty * 100, 0, '%'),
-    note: efficiency.reason ?? `of ${figure(capacity?.usableWh, 1, 'Wh')} usable`,
-    ...(capacity?.assumedVolts && !efficiency.reason
+    note: efficiency.reason ?? `of ${figure(capacity.usableWh, 1, 'Wh')} usable`,
+    ...(capacity.assumedVolts && !efficiency.reason
       ? { assumed: `Worked out with ${ASSUMED_CELL_VOLTS} V assumed for one lithium-ion cell` }
       : {}),
   })

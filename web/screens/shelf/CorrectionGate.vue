@@ -1,12 +1,21 @@
 <script setup lang="ts">
+import { useFormValues } from 'vee-validate'
+import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
-import type { Gate } from './useGearForm'
+import type { Gate, Since } from './useGearForm'
 
 /** Asks why a rating changes under runs that were made with it, and shows what was changed before. */
 defineProps<{
   gate: Gate | null
   history: { label: string; from: string; to: string; why: string; when: string; day: string }[]
 }>()
+
+const typed = useFormValues<{ since: Since }>()
+const SINCE: { value: Since; title: string }[] = [
+  { value: 'now', title: 'from now on: runs made before keep what they were made with' },
+  { value: 'day', title: 'from a day on' },
+  { value: 'always', title: 'it was always so: all its runs are put right' },
+]
 </script>
 
 <template>
@@ -23,6 +32,10 @@ defineProps<{
         {{ gate.runs.join('; ') }}. The old value, the date and the reason are kept.
       </p>
       <FormText name="why" label="Why the change?" autofocus />
+      <template v-if="gate.canGoBack">
+        <FormPick name="since" label="It holds" :items="SINCE" />
+        <FormText v-if="typed.since === 'day'" name="sinceDay" label="from the day" type="date" />
+      </template>
     </template>
     <details v-if="history.length" :open="!gate">
       <summary>Corrected before</summary>

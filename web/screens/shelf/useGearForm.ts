@@ -12,7 +12,12 @@ import { useNotices } from '../../stores/notices'
 export interface Gate {
   changes: RatingChange[]
   runs: string[]
+  canGoBack: boolean
 }
+const KEPT_BY_RUNS = new Set(['capacityMah', 'capacityWh', 'nominalVolts', 'healthPercent'])
+/** From when on a change holds: from now, from a day on, or it was always so. */
+export type Since = 'now' | 'day' | 'always'
+
 interface Item {
   id: string
   name: string
@@ -34,8 +39,8 @@ export function useGearForm<T extends Item>(
   const begun = onShelf()
   const { form, values, submit, failure, busy } = useYupForm({
     schema: () => schema,
-    initial: { ...initial, why: '' },
-    shape: ({ why: _why, ...item }) => item,
+    initial: { ...initial, why: '', since: 'now' as Since, sinceDay: '' },
+    shape: ({ why: _why, since: _since, sinceDay: _day, ...item }) => item,
   })
 
   const history = computed(() =>
@@ -52,6 +57,8 @@ export function useGearForm<T extends Item>(
     const changes = before && runs.length ? ratingChanges(before as never, item as never) : []
     return changes.length
       ? {
+          // What a run keeps of its device can be carried back to the runs made before.
+          canGoBack: kind === 'devices' && changes.some((c) => KEPT_BY_RUNS.has(c.field)),
           changes,
           runs: runs.map((r) => datedName(logbook.nameOf(r), r.startedAt)),
         }
@@ -65,8 +72,15 @@ export function useGearForm<T extends Item>(
       form.setFieldError('why', 'Say why, so that it is known later.')
       return
     }
-    if (gate.value) await logbook.correctGear(kind, item as never, why)
-    else await logbook.put(kind, item as never, begun as never)
+    const day = values.since === 'day' ? Date.parse(`${values.sinceDay}T00:00`) : -Infinity
+    if (Number.isNaN(day)) {
+      form.setFieldError('sinceDay', 'Choose the day.')
+      return
+    }
+    if (gate.value) {
+      await logbook.correctGear(kind, item as never, why)
+      if (gate.value.canGoBack && values.since !== 'now') await logbook.carryBack(item as never, day, why)
+    } else await logbook.put(kind, item as never, begun as never)
     notices.say(`${item.name} is on the shelf.`)
     done()
   })

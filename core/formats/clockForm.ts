@@ -1,0 +1,48 @@
+import { number, object, string } from 'yup'
+import { CHANNELS, channel, type Channel } from '../trace/channels'
+import { typedNumber } from '../trace/typedNumber'
+import { clock } from '../words/figures'
+import { parseClock } from './timeCell'
+
+/** After the last reading something may still have happened, s. */
+const AFTERWARDS_S = 3600
+const WHY = 'Say why, so that it is known later.'
+
+/** A time as a clock shows it, read in seconds, between two moments of the run. */
+const clockBetween = (lowS: number, highS: number, said: string) =>
+  number()
+    .transform((_, typed: unknown) => parseClock(String(typed)))
+    .typeError(said)
+    .min(lowS, said)
+    .max(highS, said)
+    .required(said)
+
+/** An event as it is put right: its time as a clock shows it, and what happened. */
+export const eventSchema = (durationS: number) =>
+  object({
+    time: clockBetween(0, durationS + AFTERWARDS_S, 'Write the time like 0:12:30, within the run.'),
+    text: string().trim().required('Say it in a word or two.').max(160),
+  })
+
+/** The time of a reading as it is put right, between those of its neighbours (s; Infinity for the last). */
+export const readingTimeSchema = (lowS: number, highS: number) =>
+  object({
+    time: clockBetween(
+      lowS,
+      Math.min(highS, lowS + 72 * 3600),
+      Number.isFinite(highS)
+        ? `Write a time between ${clock(lowS)} and ${clock(highS)}: readings keep their order.`
+        : `Write a time from ${clock(lowS)} on: readings keep their order.`,
+    ),
+    why: string().trim().required(WHY).max(400),
+  })
+
+/** A reading that was forgotten: when, what was read, and why it comes only now. */
+export const forgottenSchema = (durationS: number) =>
+  object({
+    time: clockBetween(0, durationS + AFTERWARDS_S, 'Write the time like 0:12:30, within the run.'),
+    ...(Object.fromEntries(
+      CHANNELS.map((c) => [c, typedNumber(channel(c).label, ...channel(c).bounds, ` ${channel(c).unit}`)]),
+    ) as Record<Channel, ReturnType<typeof typedNumber>>),
+    why: string().trim().required(WHY).max(400),
+  }).test('something', 'Type at least one value.', (typed) => CHANNELS.some((c) => typed[c] !== undefined))

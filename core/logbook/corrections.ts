@@ -1,0 +1,107 @@
+import { RUN_CONDITIONS, type RunCondition, type RunConditionName } from '../protocol/runConditions'
+import { withReading, withTime, withValue, type Channel, type Reading } from '../trace/trace'
+import type { Run, RunWithTrace } from './run'
+
+/** Why something is put right, and when (ISO 8601). */
+export interface Because {
+  why: string
+  when: string
+}
+
+/** What of a run can be put right besides its readings. */
+export type Correctable = RunConditionName | 'cableId'
+
+/** What a correctable is called. */
+export const correctableLabel = (field: string): string => {
+  const entry = RUN_CONDITIONS[field as RunConditionName] as RunCondition | undefined
+  return field === 'cableId' ? 'Cable' : (entry?.label ?? field)
+}
+
+/** One value of a reading put right; `to` in the channel's unit, NaN for "not read". The old one stays on record. */
+export function correctValue(
+  { run, trace }: RunWithTrace,
+  row: number,
+  what: Channel,
+  to: number,
+  because: Because,
+): RunWithTrace {
+  const entry = {
+    row,
+    t: trace.time[row],
+    what,
+    from: known(trace[what]?.[row] ?? NaN),
+    to: known(to),
+    ...because,
+  }
+  return {
+    run: { ...run, corrections: [...run.corrections, entry] },
+    trace: withValue(trace, row, what, to),
+  }
+}
+
+/**
+ * The time of a reading put right, s.
+ * @throws RangeError where it would pass a neighbour: times never fall.
+ */
+export function correctTime(
+  { run, trace }: RunWithTrace,
+  row: number,
+  to: number,
+  because: Because,
+): RunWithTrace {
+  const from = trace.time[row]
+  const entry = { row, t: to, what: 'time' as const, from, to, ...because }
+  return {
+    run: { ...run, corrections: [...run.corrections, entry] },
+    trace: withTime(trace, row, to),
+  }
+}
+
+/** A reading that was taken and not written down, put in its place. Corrections of later readings follow them. */
+export function addReading({ run, trace }: RunWithTrace, reading: Reading, because: Because): RunWithTrace {
+  const { trace: grown, row } = withReading(trace, reading)
+  const moved = run.corrections.map((c) => (c.row >= row ? { ...c, row: c.row + 1 } : c))
+  const entry = {
+    row,
+    t: reading.t,
+    what: 'reading' as const,
+    from: null,
+    to: known(reading.percent ?? NaN),
+    ...because,
+  }
+  return { run: { ...run, corrections: [...moved, entry] }, trace: grown }
+}
+
+/** A condition put right; `said` has both values in words, as they stay on record. */
+export function correctCondition(
+  run: Run,
+  field: Correctable,
+  to: Run['conditions'][RunConditionName],
+  said: { from: string; to: string },
+  because: Because,
+): Run {
+  const conditionCorrections = [...run.conditionCorrections, { field, ...said, ...because }]
+  if (field === 'cableId') return { ...run, cableId: to as string | null, conditionCorrections }
+  // A capacity that is typed is no longer one that was worked out with an assumed voltage.
+  const assumed = field === 'ratedWh' ? { voltsAssumed: false } : {}
+  return { ...run, conditions: { ...run.conditions, ...assumed, [field]: to }, conditionCorrections }
+}
+
+/** What a device brought to a run, put right backwards because it was always so: one correction for each that differs. */
+export function correctBackwards(run: Run, now: Partial<Run['conditions']>, because: Because): Run {
+  return (Object.keys(now) as RunConditionName[]).reduce((corrected, field) => {
+    const [from, to] = [run.conditions[field], now[field]!]
+    if (from === to || !(RUN_CONDITIONS[field] as RunCondition).label) return corrected
+    const done = correctCondition(corrected, field, to, { from: inWords(from), to: inWords(to) }, because)
+    return {
+      ...done,
+      conditions: { ...done.conditions, voltsAssumed: now.voltsAssumed ?? done.conditions.voltsAssumed },
+    }
+  }, run)
+}
+
+/** A condition's value as it stays on record. */
+export const inWords = (value: string | number | boolean | null | undefined): string =>
+  value === null || value === undefined || value === '' ? 'not known' : String(value)
+
+const known = (value: number): number | null => (Number.isNaN(value) ? null : value)

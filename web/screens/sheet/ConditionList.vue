@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { correctableLabel, type Correctable } from '@core/logbook/corrections'
+import type { Run } from '@core/logbook/run'
+import { readingInWords } from '@core/protocol/rules'
+import { stopInWords } from '@core/protocol/stopping'
+import { shownConditions } from '@core/protocol/runConditions'
+import { asRead, UNKNOWN } from '@core/words/figures'
+import { useLogbook } from '../../stores/logbook'
+import ConditionDialog from './ConditionDialog.vue'
+
+/** What the run was made under, as it was then. Each can be put right; what it was before stays beside it. */
+const props = defineProps<{ run: Run }>()
+const logbook = useLogbook()
+const correcting = ref<Correctable | null>(null)
+
+interface Row {
+  field: Correctable
+  label: string
+  value: string
+  was: string
+  assumed?: string
+}
+const was = (field: string) =>
+  props.run.conditionCorrections
+    .filter((c) => c.field === field)
+    .map((c) => `was ${c.from}: ${c.why}`)
+    .join('; ')
+const rows = computed((): Row[] => [
+  {
+    field: 'cableId',
+    label: correctableLabel('cableId'),
+    value: logbook.cable(props.run.cableId)?.name ?? UNKNOWN,
+    was: was('cableId'),
+  },
+  ...shownConditions.map(({ name, label, unit, pick }) => {
+    const held = props.run.conditions[name]
+    const value = pick
+      ? (logbook.meter(held as string | null)?.name ?? UNKNOWN)
+      : typeof held === 'number'
+        ? asRead(held, 2, unit)
+        : String(held || UNKNOWN)
+    const assumed =
+      name === 'ratedWh' && props.run.conditions.voltsAssumed
+        ? 'Worked out with a voltage assumed for one lithium-ion cell'
+        : undefined
+    return { field: name, label, value, was: was(name), assumed }
+  }),
+])
+const rules = computed(() => {
+  const { reading, stop, heat } = props.run
+  const heatSaid = heat.minutes.length
+    ? `; temperatures at ${heat.minutes.join(', ')} min, stop at ${heat.stopLimitC} °C`
+    : `; stop at ${heat.stopLimitC} °C`
+  return `Read ${readingInWords(reading)}; stopped when: ${stopInWords(stop)}${heatSaid}.`
+})
+</script>
+
+<template>
+  <section aria-label="Made under">
+    <h2>Made under</h2>
+    <p class="quiet">As it was then; later changes on the shelf leave it alone. {{ rules }}</p>
+    <dl>
+      <div v-for="row in rows" :key="row.field" :data-testid="`condition-${row.field}`">
+        <dt>{{ row.label }}</dt>
+        <dd>
+          <button
+            type="button"
+            :aria-label="`Put right: ${row.label}, now ${row.value}`"
+            @click="correcting = row.field"
+          >
+            <span :class="{ assumed: row.assumed }" :title="row.assumed">{{ row.value }}</span>
+          </button>
+          <div v-if="row.was" class="was">{{ row.was }}</div>
+        </dd>
+      </div>
+    </dl>
+    <ConditionDialog v-if="correcting" :run="run" :field="correcting" @done="correcting = null" />
+  </section>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 270px), 1fr));
+  gap: 0 32px;
+  border-top: var(--hairline);
+}
+dl > div {
+  display: grid;
+  grid-template-columns: 150px 1fr;
+  gap: 10px;
+  align-items: start;
+  border-bottom: var(--hairline);
+  padding: 4px 0;
+}
+dt {
+  padding: 4px 0;
+}
+dd {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+button {
+  padding: 4px 6px;
+  min-height: 24px;
+  text-align: left;
+  border-bottom: 1px dotted transparent;
+}
+button:hover {
+  border-bottom-color: currentColor;
+}
+.was {
+  padding-left: 6px;
+  font-size: 0.8rem;
+  font-style: italic;
+  color: rgb(var(--v-theme-primary));
+}
+</style>

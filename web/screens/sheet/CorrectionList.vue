@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { correctableLabel } from '@core/logbook/corrections'
+import type { Run } from '@core/logbook/run'
+import { channel } from '@core/trace/channels'
+import type { Correction } from '@core/trace/trace'
+import { clock, figure, UNKNOWN } from '@core/words/figures'
+import { fullDay, timeOfDay } from '@core/words/moments'
+
+/** Everything that was ever put right in this run, the earlier ones too. */
+const props = defineProps<{ run: Run }>()
+
+const value = (c: Correction, v: number | null) =>
+  v === null
+    ? 'not read'
+    : c.what === 'time'
+      ? clock(v)
+      : c.what === 'reading'
+        ? figure(v, 0, '%')
+        : `${v} ${channel(c.what).unit}`
+const said = (c: Correction) =>
+  c.what === 'reading'
+    ? {
+        what: `Reading added at ${clock(c.t)}`,
+        from: UNKNOWN,
+        to: c.to === null ? 'without a level' : value(c, c.to),
+      }
+    : {
+        what: `${c.what === 'time' ? 'Time' : channel(c.what).label} at ${clock(c.t)}`,
+        from: value(c, c.from),
+        to: value(c, c.to),
+      }
+const all = computed(() =>
+  [
+    ...props.run.corrections.map((c) => ({ ...said(c), why: c.why, when: c.when })),
+    ...props.run.conditionCorrections.map((c) => ({
+      what: correctableLabel(c.field),
+      from: c.from,
+      to: c.to,
+      why: c.why,
+      when: c.when,
+    })),
+  ].sort((a, b) => a.when.localeCompare(b.when)),
+)
+</script>
+
+<template>
+  <section v-if="all.length" aria-label="Put right">
+    <h2>Put right</h2>
+    <div class="scroll-x" tabindex="0">
+      <table class="ruled">
+        <thead>
+          <tr>
+            <th scope="col">What</th>
+            <th scope="col" class="number">was</th>
+            <th scope="col" class="number">became</th>
+            <th scope="col">Why</th>
+            <th scope="col">When</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(c, i) in all" :key="i">
+            <th scope="row">{{ c.what }}</th>
+            <td class="number">{{ c.from }}</td>
+            <td class="number">{{ c.to }}</td>
+            <td>{{ c.why }}</td>
+            <td class="quiet">{{ fullDay(c.when) }}, {{ timeOfDay(c.when) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>

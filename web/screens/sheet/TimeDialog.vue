@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { readingTimeSchema } from '@core/formats/clockForm'
+import type { Run } from '@core/logbook/run'
+import type { Trace } from '@core/trace/trace'
+import { clock } from '@core/words/figures'
+import FormDialog from '../../forms/FormDialog.vue'
+import FormText from '../../forms/FormText.vue'
+import { useYupForm } from '../../forms/useYupForm'
+import { useLogbook } from '../../stores/logbook'
+
+/** Puts the time of a reading right; it stays between its neighbours. */
+const props = defineProps<{ run: Run; trace: Trace; row: number }>()
+const emit = defineEmits<{ done: [] }>()
+const logbook = useLogbook()
+const { time } = props.trace
+
+const { submit, failure, busy } = useYupForm({
+  schema: () => readingTimeSchema(time[props.row - 1] ?? 0, time[props.row + 1] ?? Infinity),
+  initial: { time: clock(time[props.row]), why: '' },
+})
+const save = submit(async ({ time: to, why }: { time: number; why: string }) => {
+  await logbook.moveReading(props.run.id, props.row, to, why)
+  emit('done')
+})
+</script>
+
+<template>
+  <FormDialog
+    title="Correct the time of a reading"
+    leave="Leave as it was"
+    main="Correct it"
+    :busy="busy"
+    :failure="failure"
+    @submit="save()"
+    @update:model-value="emit('done')"
+  >
+    <FormText name="time" label="Right time" hint="Like 0:12:30 since power-on" autofocus />
+    <FormText name="why" label="Why" />
+  </FormDialog>
+</template>
