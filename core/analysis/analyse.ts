@@ -87,7 +87,7 @@ export function analyse(trace: Trace, options: AnalyseOptions = {}): Analysis {
       open.energyOver(energyFlow(trace), span, energyWh + bridgedWh) || 0,
     ),
     peakUncertaintyW: open.wattsAt(figures.power.peakAtS, figures.power.peakW),
-    heldPeakUncertaintyW: open.wattsAt(NaN, figures.power.heldPeakW),
+    heldPeakUncertaintyW: open.wattsAt(figures.power.heldPeakAtS, figures.power.heldPeakW),
     efficiency: charged,
     taperEndS,
     heat: heat(trace, options.thermometer),

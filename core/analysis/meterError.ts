@@ -1,12 +1,12 @@
 import { wattsUncertainty, type Accuracy } from '../gear/accuracy'
 import { powerColumn, type Trace } from '../trace/trace'
-import { samplesOf } from '../trace/samples'
+import { firstAtOrAfter, samplesOf } from '../trace/samples'
 import { integrate, type Span } from './integral'
 import type { Flow } from './flow'
 
 /** What a run's meter leaves open about its watts, at each reading and over any stretch. Standard uncertainties. */
 export interface MeterError {
-  /** W, of the watts at the reading nearest to a moment (s). */
+  /** W, of the watts at the reading at a moment or the next one after it (s). */
   wattsAt(atS: number, watts: number): number
   /** Wh: a meter that is off by a share is off by it all the time, so the readings' uncertainties add up. */
   energyOver(flow: Flow, span: Span, energyWh: number): number
@@ -22,9 +22,8 @@ export function meterError(trace: Trace, meter: Accuracy | undefined): MeterErro
   const open = samplesOf(trace.time, column)
   return {
     wattsAt: (atS, w) => {
-      const at = open.t.indexOf(atS)
-      if (at >= 0) return open.v[at]
-      return meter ? wattsUncertainty(meter, w) : NaN
+      const near = Math.min(firstAtOrAfter(open.t, atS), open.t.length - 1)
+      return meter ? (open.v[near] ?? wattsUncertainty(meter, w)) : NaN
     },
     energyOver: (flow, span, energyWh) => {
       if (!meter) return NaN

@@ -49,10 +49,8 @@ const rows = computed((): Row[] => [
 ])
 const rules = computed(() => {
   const { reading, stop, heat } = props.run
-  const heatSaid = heat.minutes.length
-    ? `; temperatures at ${heat.minutes.join(', ')} min, stop at ${heat.stopLimitC} °C`
-    : `; stop at ${heat.stopLimitC} °C`
-  return `Read ${readingInWords(reading)}; stopped when: ${stopInWords(stop)}${heatSaid}.`
+  const heatSaid = heat.minutes.length ? `; temperatures at ${heat.minutes.join(', ')} min` : ''
+  return `Read ${readingInWords(reading)}${heatSaid}. To stop ${stopInWords(stop)}, or at ${heat.stopLimitC}\u00A0°C.`
 })
 </script>
 
