@@ -1,4 +1,5 @@
 import { Command, CommanderError } from 'commander'
+import { agreeCommand } from './agree'
 import { analyseCommand } from './analyse'
 import { forecastCommand } from './forecast'
 import { InputError } from './input'
@@ -7,11 +8,12 @@ import { InputError } from './input'
 const FAILED = 2
 
 const program = new Command('inkpath')
-  .description('Works out charging traces with the same core as the web application.')
+  .description('Works out charging with the same core as the web application.')
   .exitOverride()
   .configureOutput({ outputError: (text, write) => write(text.replace(/\n(?=.)/g, ' ')) })
   .addCommand(analyseCommand())
   .addCommand(forecastCommand())
+  .addCommand(agreeCommand())
 
 for (const command of program.commands) command.exitOverride().configureOutput(program.configureOutput())
 

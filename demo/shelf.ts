@@ -1,6 +1,6 @@
 import type { Cable, Device, Source } from '@core/gear/gear'
 import { blankDevice } from '@core/gear/deviceFields'
-import { parseOffers } from '@core/gear/offers'
+import { blankCable, blankSource, portOf } from '@core/gear/blanks'
 
 /**
  * The demo's gear: a small ferry company's drawer of chargers and the crews' devices. All invented.
@@ -24,8 +24,8 @@ export const devices: Device[] = [
   device('p5m', 'Skerry P5 Mini', {
     capacityMah: 3150,
     healthPercent: 88,
+    // Its levels are not printed anywhere: any open one is assumed.
     maxWatts: 18,
-    fixedVolts: [9],
     wirelessWatts: 7.5,
     unitLabel: 'deckhand’s',
   }),
@@ -34,6 +34,7 @@ export const devices: Device[] = [
     capacityWh: 28.9,
     maxWatts: 30,
     fixedVolts: [9, 15],
+    family: 'Halyard',
     enduranceHours: 11,
     realUseFactor: 0.8,
   }),
@@ -62,21 +63,16 @@ const source = (
   ratedWatts: number,
   offers: string,
   over: Partial<Source> = {},
-): Source => ({
-  id,
-  name,
-  kind: 'wall charger',
-  ratedWatts,
-  ports: [{ name: 'C', offers: parseOffers(offers).offers }],
-  sharing: '',
-  price: null,
-  weightG: null,
-  size: '',
-  owned: true,
-  notes: '',
-  corrections: [],
-  ...over,
-})
+): Source =>
+  blankSource({
+    id,
+    name,
+    kind: 'wall charger',
+    ratedWatts,
+    ports: [portOf(offers)],
+    owned: true,
+    ...over,
+  })
 
 export const sources: Source[] = [
   source('b5', 'Bollard 5', 5, '5V1A', { price: 6, weightG: 24 }),
@@ -93,6 +89,7 @@ export const sources: Source[] = [
     sharing: 'With both ports in use: 45 W and 20 W.',
   }),
   source('g100', 'Gangway 100', 100, '5V3A, 9V3A, 15V3A, 20V5A', {
+    ports: [portOf('5V3A, 9V3A, 15V3A, 20V5A'), portOf('legacy 5V2.4A; Halyard 10V2.5A; rated 18W', 'A')],
     price: 69,
     weightG: 182,
     sharing: 'With both ports in use: 65 W and 30 W.',
@@ -101,39 +98,43 @@ export const sources: Source[] = [
     kind: 'outlet',
     notes: 'Built in beside the chart table; fitted by the yard’s electrician.',
   }),
-  source('bp', 'Binnacle pad', 10, '', { kind: 'wireless pad', ports: [], price: 24, weightG: 95 }),
-  source('bb', 'Ballast 60', 60, '5V3A, 9V3A, 15V3A, 20V3A', { kind: 'power bank', price: 58, weightG: 420 }),
+  source('bp', 'Binnacle pad', 10, '', {
+    kind: 'wireless pad',
+    ports: [],
+    takes: '5V2A, 9V1.4A',
+    efficiencyPercent: 79,
+    price: 24,
+    weightG: 95,
+  }),
+  source('bb', 'Ballast 60', 60, '5V3A, 9V3A, 15V3A, 20V3A', {
+    kind: 'power bank',
+    takes: '5V3A, 9V3A, 20V3A',
+    efficiencyPercent: 88,
+    price: 58,
+    weightG: 420,
+  }),
 ]
 
 export const cables: Cable[] = [
-  {
-    id: 'c1',
-    name: 'Long grey',
-    connectors: 'C to C',
-    lengthM: 2,
-    maxAmps: 3,
-    marked: false,
-    price: 7,
-    corrections: [],
-  },
-  {
+  blankCable({ id: 'c1', name: 'Long grey', connectors: 'C to C', lengthM: 2, price: 7 }),
+  blankCable({
     id: 'c2',
     name: 'Short black, marked',
     connectors: 'C to C',
     lengthM: 1,
     maxAmps: 5,
     marked: true,
+    dataRating: '10 Gbit/s',
     price: 14,
-    corrections: [],
-  },
-  {
-    id: 'c3',
-    name: 'Thin white',
+  }),
+  blankCable({ id: 'c3', name: 'Thin white', connectors: 'A to C', lengthM: 1, maxAmps: 1, price: 3 }),
+  blankCable({
+    id: 'c4',
+    name: 'Came with the T11',
     connectors: 'A to C',
     lengthM: 1,
-    maxAmps: 1,
-    marked: false,
-    price: 3,
-    corrections: [],
-  },
+    family: 'Halyard',
+    familyAmps: 4,
+    price: 9,
+  }),
 ]

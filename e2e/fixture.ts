@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import { expect } from '@playwright/test'
+import { blankSource, portOf } from '@core/gear/blanks'
 import { blankDevice } from '@core/gear/deviceFields'
 import type { Device, Source } from '@core/gear/gear'
 import { writeLogbook } from '@core/formats/logbookJson'
@@ -20,20 +21,14 @@ const device = (i: number): Device =>
     maxWatts: 20,
     fixedVolts: [9],
   })
-const source = (i: number): Source => ({
-  id: `s${i}`,
-  name: `Hawser 2${i}`,
-  kind: 'wall charger',
-  ratedWatts: 20,
-  ports: [{ name: 'C', offers: [{ kind: 'fixed', volts: 9, amps: 2.22 }] }],
-  sharing: '',
-  price: null,
-  weightG: null,
-  size: '',
-  owned: true,
-  notes: '',
-  corrections: [],
-})
+const source = (i: number): Source =>
+  blankSource({
+    id: `s${i}`,
+    name: `Hawser 2${i}`,
+    kind: 'wall charger',
+    ratedWatts: 20,
+    ports: [portOf('9V2.22A')],
+  })
 
 /** As many phones on as many chargers, planned for one and the same switch. */
 export function stripLogbook(lanes: number, over: Partial<Protocol> = {}): Logbook {

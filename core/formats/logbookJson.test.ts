@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { mergeRecords, type Logbook } from '../logbook/logbook'
 import { SCHOOLS } from '../protocol/schools'
 import { traceFromReadings } from '../trace/trace'
+import { blankSource, portOf } from '../gear/blanks'
 import { blankRun } from '../logbook/run'
 import { readLogbook, writeLogbook } from './logbookJson'
 import { UnreadableFile } from './problem'
@@ -30,6 +31,7 @@ const device = fc.record({
   claims: text,
   unitLabel: text,
   software: text,
+  legacyAmps: fc.constant(null),
   notes: text,
   corrections: fc.constant<never[]>([]),
 })
@@ -43,18 +45,8 @@ const logbook: fc.Arbitrary<Logbook> = fc
     devices: devices.map((d, i) => ({ ...d, id: `d${i}` })),
     sources: [
       {
-        id: 's0',
-        name: 'Hawser 20',
-        kind: 'wall charger',
-        ratedWatts: 20,
-        ports: [{ name: 'C', offers: [{ kind: 'fixed', volts: 9, amps: 2.22 }] }],
-        sharing: '',
-        price: null,
-        weightG: 40,
-        size: '',
-        owned: true,
-        notes: '',
-        corrections: [],
+        ...blankSource({ id: 's0', name: 'Hawser 20', kind: 'wall charger', ratedWatts: 20, weightG: 40 }),
+        ports: [portOf('9V2.22A')],
       },
     ],
     cables: [],

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { agree } from './agree'
-import type { Cable, Device, Source } from './gear'
-import { parseOffers } from './offers'
+import { blankCable, blankSource, portOf } from './blanks'
+import type { Device, Source } from './gear'
+import { agreeAlong } from './chain'
+import { formatOffers, parseOffers } from './offers'
 
 const device = (over: Partial<Device>): Device =>
   ({
@@ -12,6 +14,7 @@ const device = (over: Partial<Device>): Device =>
     fixedVolts: [5, 9, 15, 20, 28, 36, 48],
     adjustable: null,
     family: '',
+    legacyAmps: null,
     wirelessWatts: null,
     ...over,
   }) as Device
@@ -19,11 +22,12 @@ const source = (offers: string, ratedWatts: number, over: Partial<Source> = {}):
   ({
     kind: 'wall charger',
     ratedWatts,
-    ports: [{ name: 'C1', offers: parseOffers(offers).offers }],
+    ports: [portOf(offers, 'C1')],
     ...over,
   }) as Source
-const marked = { maxAmps: 5, marked: true } as Cable
-const unmarked = { maxAmps: 5, marked: false } as Cable
+const marked = blankCable({ id: 'm', name: 'marked', maxAmps: 5, marked: true })
+const extended = blankCable({ id: 'e', name: 'extended', maxAmps: 5, marked: true, extendedRange: true })
+const unmarked = blankCable({ id: 'u', name: 'unmarked', maxAmps: 5 })
 
 describe('what a source and a device agree on', () => {
   // USB Power Delivery power rules (memory).
@@ -37,11 +41,11 @@ describe('what a source and a device agree on', () => {
     [180, '5V3A, 20V5A, 36V5A', 36, 5],
     [240, '5V3A, 20V5A, 48V5A', 48, 5],
   ])('%i W follows the published power rules', (watts, offers, volts, amps) => {
-    expect(agree(device({}), source(offers, watts), marked)).toMatchObject({
+    expect(agree(device({}), source(offers, watts), extended)).toMatchObject({
       volts,
       amps,
       watts,
-      mode: 'fixed',
+      protocol: 'pd-fixed',
     })
   })
 
@@ -53,36 +57,111 @@ describe('what a source and a device agree on', () => {
 
   it('falls back to 5 V for a family the source does not speak', () => {
     const phone = device({ kind: 'phone', maxWatts: 33, fixedVolts: [], family: 'Tideway' })
-    expect(agree(phone, source('5V3A, 9V3A', 27))).toMatchObject({ volts: 5, watts: 15, limit: 'mismatch' })
+    expect(agree(phone, source('5V3A, 9V3A', 27))).toMatchObject({
+      volts: 5,
+      watts: 15,
+      limit: 'no-common-protocol',
+    })
     expect(agree(phone, source('5V2A, family Tideway 11V3A', 33))).toMatchObject({
-      mode: 'family',
+      protocol: 'Tideway',
       watts: 33,
     })
   })
 
   it('is connected but not charging below the device’s minimum', () => {
     const laptop = device({ maxWatts: 65, minWatts: 18, minVolts: 9 })
-    expect(agree(laptop, source('5V3A', 15))).toMatchObject({ outcome: 'connected', limit: 'below-minimum' })
+    expect(agree(laptop, source('5V3A', 15))).toMatchObject({ outcome: 'connected', limit: 'too-weak' })
   })
 
   it('caps a legacy port at 1.5 A (Battery Charging 1.2, memory)', () => {
     expect(agree(device({ maxWatts: 18 }), source('legacy 5V 2.4A', 12))).toMatchObject({ watts: 7.5 })
   })
 
+  it('gives more than that only to a device that knows what the port signals', () => {
+    const knows = device({ maxWatts: 18, legacyAmps: 2.4 })
+    expect(agree(knows, source('legacy 5V 2.4A', 12))).toMatchObject({ watts: 12, protocol: 'legacy' })
+  })
+
+  it('reaches 28 V and more only through a cable marked for extended range (USB PD 3.1, memory)', () => {
+    const offers = source('5V3A, 20V5A, 28V5A', 140)
+    const held = agree(device({}), offers, marked)
+    expect(held).toMatchObject({ volts: 20, watts: 100, limit: 'cable' })
+    expect(agree(device({}), offers, extended)).toMatchObject({ volts: 28, watts: 140, limit: 'source' })
+    const low = blankCable({ id: 'l', name: 'low', maxAmps: 5, marked: true, maxVolts: 12 })
+    expect(agree(device({}), source('5V3A, 9V3A, 20V5A', 100), low)).toMatchObject({
+      volts: 9,
+      limit: 'cable',
+    })
+  })
+
+  it('works at a family’s level through that family’s own cable only', () => {
+    // Common practice, no source: a family charger of 50 W works at 10 V 5 A through its own cable only.
+    const phone = device({ maxWatts: 50, fixedVolts: [9], family: 'Ebb, Tideway' })
+    const charger = source('5V2A, Tideway 10V5A', 50)
+    const own = blankCable({ id: 'o', name: 'own', maxAmps: 3, family: 'Tideway', familyAmps: 5 })
+    const other = blankCable({ id: 'x', name: 'other', maxAmps: 3, family: 'Ebb', familyAmps: 5 })
+    expect(agree(phone, charger, own)).toMatchObject({ protocol: 'Tideway', volts: 10, amps: 5, watts: 50 })
+    expect(agree(phone, charger, other)).toMatchObject({ protocol: 'Tideway', watts: 30, limit: 'cable' })
+    expect(agree(phone, charger)).toMatchObject({ watts: 30, limit: 'cable' })
+  })
+
+  it('takes 9 V of a family for no 9 V where the device does not speak it', () => {
+    // Common practice, no source: a foreign fast charger gave 0.95 A at 5 V to a phone that speaks only the open one.
+    const open = device({ maxWatts: 18, fixedVolts: [9] })
+    expect(agree(open, source('legacy 5V0.95A, Tideway 9V2A', 18))).toMatchObject({
+      protocol: 'legacy',
+      volts: 5,
+      amps: 0.95,
+      limit: 'no-common-protocol',
+    })
+  })
+
+  it('never gives more than the port, the source or the level', () => {
+    const charger = source('5V3A, 9V3A, 20V5A; rated 45W', 65)
+    expect(agree(device({}), charger, marked)).toMatchObject({ watts: 45, limit: 'port' })
+    expect(agree(device({}), source('9V3A, 20V5A', 30), marked)).toMatchObject({ watts: 30, limit: 'source' })
+    expect(agree(device({}), source('9V3A', 65))).toMatchObject({ watts: 27, limit: 'source' })
+  })
+
+  it('takes a device of unknown levels to accept any open one, and says that it is assumed', () => {
+    const unknown = device({ maxWatts: 20, fixedVolts: [] })
+    expect(agree(unknown, source('5V3A, 9V3A, 15V3A', 45))).toMatchObject({
+      volts: 9,
+      watts: 20,
+      limit: 'device',
+      assumed: true,
+    })
+    expect(agree(unknown, source('legacy 5V1A, Tideway 9V2A', 18))).toMatchObject({
+      volts: 5,
+      assumed: false,
+    })
+    expect(agree(device({}), source('5V3A, 9V3A', 27)).assumed).toBe(false)
+  })
+
+  it('takes 5 V of a Type-C socket as far as it is printed', () => {
+    expect(agree(device({ fixedVolts: [9] }), source('type-c 5V1.5A', 8))).toMatchObject({
+      protocol: 'type-c',
+      watts: 7.5,
+    })
+  })
+
   it('uses an adjustable range only where it meets the device’s', () => {
     const phone = device({ maxWatts: 45, fixedVolts: [9], adjustable: { minVolts: 5, maxVolts: 11 } })
     expect(agree(phone, source('9V3A; 3.3–11V 4A adjustable', 45), marked)).toMatchObject({
-      mode: 'adjustable',
+      protocol: 'pd-adjustable',
       watts: 44,
     })
-    expect(agree(phone, source('9V3A; 15–20V 3A adjustable', 60))).toMatchObject({ mode: 'fixed', watts: 27 })
+    expect(agree(phone, source('9V3A; 15–20V 3A adjustable', 60))).toMatchObject({
+      protocol: 'pd-fixed',
+      watts: 27,
+    })
   })
 
   it('needs a coil on a pad', () => {
     const pad = source('', 15, { kind: 'wireless pad', ports: [] })
     expect(agree(device({}), pad)).toMatchObject({ outcome: 'none' })
     expect(agree(device({ wirelessWatts: 10 }), pad)).toMatchObject({
-      mode: 'wireless',
+      protocol: 'wireless',
       watts: 10,
       limit: 'device',
     })
@@ -108,5 +187,92 @@ describe('offers as printed', () => {
       offers: [{ kind: 'fixed', volts: 5, amps: 2.4 }],
       unread: ['lots of power', '900V 3A'],
     })
+  })
+
+  it('name protocols, families, ports and whole sides', () => {
+    const text =
+      'type-c 5V3A; legacy 5V2.4A; legacy; Tide way 10V 5A; wireless 15W; rated 45W; max 27W; min 10W'
+    expect(parseOffers(text)).toEqual({
+      offers: [
+        { kind: 'type-c', amps: 3 },
+        { kind: 'legacy', amps: 2.4 },
+        { kind: 'legacy', amps: 1.5 },
+        { kind: 'family', family: 'Tide way', volts: 10, amps: 5 },
+        { kind: 'wireless', watts: 15 },
+      ],
+      ratedWatts: 45,
+      maxWatts: 27,
+      minWatts: 10,
+      unread: [],
+    })
+    expect(parseOffers('wireless 9V2A; max 900W; legacy 9V2A').unread).toHaveLength(3)
+  })
+
+  it('are written as they are read', () => {
+    const all = parseOffers(
+      '9V3A, 3.3–11V 3A adjustable, type-c 5V3A, legacy 5V2.4A, Ebb 10V5A, wireless 15W',
+    )
+    expect(parseOffers(formatOffers(all.offers)).offers).toEqual(all.offers)
+    expect(formatOffers(all.offers)).toBe(
+      '9V 3A, 3.3–11V 3A adjustable, type-c 5V 3A, legacy 5V 2.4A, Ebb 10V 5A, wireless 15W',
+    )
+  })
+})
+
+describe('a chain of links', () => {
+  const link = (over: Partial<Source>): Source =>
+    blankSource({ id: 'l', name: 'Binnacle pad', kind: 'wireless pad', ratedWatts: 15, ...over })
+  const brick = (offers: string, watts: number) => source(offers, watts, { name: `Brick ${watts}` })
+  const phone = device({ maxWatts: 27, wirelessWatts: 15 })
+
+  it('gives a pad behind a small brick less than its rating', () => {
+    // Common practice, no source: a pad drew 19 W from a 60 W brick and 12.6 W from a 20 W one.
+    const pad = link({ takes: '5V2A, 9V1.4A, 20V0.95A', efficiencyPercent: 79 })
+    const large = agreeAlong(phone, [brick('5V3A, 9V3A, 15V3A, 20V3A', 60), pad])
+    expect(large.links[0].takes).toMatchObject({ volts: 20, watts: 19 })
+    // 15 W received of 19 W sent is 79 %: the pad's rating is just what arrives.
+    expect(large).toMatchObject({ protocol: 'wireless', limit: 'device', limitedBy: '' })
+    expect(large.watts).toBeCloseTo(15, 1)
+    const small = agreeAlong(phone, [brick('5V3A, 9V2.22A', 20), pad])
+    expect(small.links[0].takes.watts).toBeCloseTo(12.6, 9)
+    expect(small).toMatchObject({ limit: 'link', limitedBy: 'Binnacle pad' })
+    expect(small.watts).toBeCloseTo(12.6 * 0.79, 9)
+    expect(small.why).toMatch(/Binnacle pad gets 12\.6 W and passes 9\.95 W on/)
+  })
+
+  it('takes a dock’s own draw off before its efficiency, link by link', () => {
+    const dock = link({
+      name: 'Quay dock',
+      kind: 'dock',
+      ratedWatts: 100,
+      takes: '20V5A',
+      drawsW: 10,
+      efficiencyPercent: 90,
+      ports: [portOf('5V3A, 9V3A, 20V3A')],
+    })
+    const laptop = device({ maxWatts: 90 })
+    const found = agreeAlong(laptop, [brick('5V3A, 20V3.25A', 65), dock])
+    // A usual cable carries 3 A: 60 W in, less 10, times 0.9.
+    expect(found.watts).toBeCloseTo(45, 9)
+    expect(found).toMatchObject({ limit: 'link', limitedBy: 'Quay dock', links: [{ passesW: 45 }] })
+  })
+
+  it('passes nothing on where a link starves, and names it', () => {
+    const dock = link({
+      name: 'Quay dock',
+      kind: 'laptop port',
+      takes: '20V3A, min 40W',
+      drawsW: 30,
+      ports: [portOf('5V3A')],
+    })
+    expect(agreeAlong(phone, [brick('5V3A', 15), dock])).toMatchObject({
+      outcome: 'none',
+      watts: 0,
+      limit: 'link',
+      limitedBy: 'Quay dock',
+    })
+    expect(() => agreeAlong(phone, [])).toThrow(RangeError)
+    // One link alone is a source like any other.
+    expect(agreeAlong(phone, [brick('5V3A', 15)])).toMatchObject({ watts: 15, links: [], limitedBy: '' })
   })
 })

@@ -1,12 +1,29 @@
-import type { Cable, Device, Offer, Port, Source } from './gear'
+import type { Cable, Device, Offer, Source } from './gear'
+import {
+  cableSide,
+  deviceSide,
+  sourceSide,
+  UNMARKED_CABLE_A,
+  USUAL_CABLE,
+  type CableSide,
+  type DeviceSide,
+  type SourceSide,
+} from './sides'
 
-export type Limit = 'source' | 'device' | 'cable' | 'mismatch' | 'below-minimum' | 'no-way'
+export { UNMARKED_CABLE_A }
+
+/** What keeps the watts from being more. */
+export type Limit =
+  'source' | 'port' | 'device' | 'cable' | 'no-common-protocol' | 'too-weak' | 'link' | 'no-way'
 export type Outcome = 'charges' | 'slow' | 'connected' | 'none'
+/** How they speak to each other: a published protocol, or the name of a proprietary family. */
+export type Protocol =
+  'pd-fixed' | 'pd-adjustable' | 'type-c' | 'legacy' | 'wireless' | 'none' | (string & {})
 
 /** What a source and a device settle on through a cable. V, A, W at the source's port. */
 export interface Agreement {
   outcome: Outcome
-  mode: 'fixed' | 'adjustable' | 'legacy' | 'family' | 'wireless' | 'none'
+  protocol: Protocol
   volts: number
   amps: number
   watts: number
@@ -14,32 +31,38 @@ export interface Agreement {
   port: string
   /** Why not more, in one sentence. */
   why: string
+  /** True where the device states no levels and is taken to accept any open one. */
+  assumed: boolean
 }
 
-/** Without a marker chip a cable carries 3 A (USB Power Delivery, from memory). */
-export const UNMARKED_CABLE_A = 3
 /** A dedicated charging port gives up to 1.5 A at 5 V (Battery Charging 1.2, from memory). */
 export const LEGACY_MAX_A = 1.5
+/** From so many volts on a cable must be marked for extended range (USB Power Delivery 3.1, from memory). */
+const EXTENDED_FROM_V = 28
 /** Below this share of what the device takes, charging is called slow. */
 const SLOW_SHARE = 0.25
+/** Watts that are lost in rounding a print. */
+const ROUNDING_W = 0.5
 
-interface Candidate {
-  mode: Agreement['mode']
+/** A level that both sides take, and what each of them would let through. */
+interface Level {
+  protocol: Protocol
   volts: number
-  /** What the source alone would give, and what the cable leaves of it. */
-  sourceAmps: number
-  amps: number
-}
-
-const cableAmps = (cable: Cable | null): number => {
-  if (!cable) return UNMARKED_CABLE_A
-  return cable.marked ? cable.maxAmps : Math.min(cable.maxAmps, UNMARKED_CABLE_A)
+  /** Of the source's offer, of the device, and of the cable; A. */
+  offered: number
+  taken: number
+  carried: number
 }
 
 /** The best that any port of the source gives the device. A missing cable counts as an unmarked 3 A one. */
 export function agree(device: Device, source: Source, cable: Cable | null = null): Agreement {
-  if (source.kind === 'wireless pad') return agreeWireless(device, source)
-  const found = source.ports.map((port) => agreeAtPort(device, source, port, cable))
+  const ports =
+    source.kind === 'wireless pad'
+      ? [{ name: 'pad', ratedWatts: null, offers: [{ kind: 'wireless' as const, watts: source.ratedWatts }] }]
+      : source.ports
+  const found = ports.map((port) =>
+    settle(sourceSide(source, port), deviceSide(device), cableSide(cable), port.name),
+  )
   const best = found.reduce<Agreement | null>((a, b) => (!a || rank(b) > rank(a) ? b : a), null)
   return best ?? nothing('The source has no port on record.', 'no-way')
 }
@@ -47,132 +70,224 @@ export function agree(device: Device, source: Source, cable: Cable | null = null
 const rank = (a: Agreement): number =>
   a.outcome === 'none' ? -1 : a.outcome === 'connected' ? 0 : 1 + a.watts
 
-function agreeAtPort(device: Device, source: Source, port: Port, cable: Cable | null): Agreement {
-  const limitA = cableAmps(cable)
-  const candidates = port.offers
-    .map((offer) => candidateFrom(device, offer, limitA))
-    .filter((c) => c !== null)
-  if (candidates.length === 0)
-    return { ...nothing('They share no voltage, not even 5 V.', 'mismatch'), port: port.name }
-  const best = candidates.reduce((a, b) => (better(device, b, a) ? b : a))
-  const offered = best.volts * best.amps
-  const watts = Math.min(offered, device.maxWatts ?? Infinity)
-  const base = { mode: best.mode, volts: best.volts, amps: watts / best.volts, watts, port: port.name }
-  if (!enough(device, best))
+/**
+ * What one port and one device settle on: the best level that both take. Every offer and every acceptance belongs to a
+ * protocol; 9 V of a family that the device does not speak is no 9 V for it.
+ *
+ * @example settle(
+ *   { offers: parseOffers('9V3A').offers, portWatts: Infinity, ratedWatts: 27 },
+ *   { accepts: parseOffers('9V3A').offers, families: [], maxWatts: 20, minWatts: 0, minVolts: 0, assumed: false },
+ * ).watts // 20
+ */
+export function settle(
+  source: SourceSide,
+  device: DeviceSide,
+  cable: CableSide = USUAL_CABLE,
+  port = '',
+): Agreement {
+  const levels = source.offers.flatMap((offer) => levelOf(offer, device, cable) ?? [])
+  if (levels.length === 0)
+    return device.accepts.every((a) => a.kind !== 'wireless') &&
+      source.offers.every((o) => o.kind === 'wireless') &&
+      source.offers.length > 0
+      ? { ...nothing('The device has no coil to charge from a pad.', 'no-way'), port }
+      : { ...nothing('They share no voltage, not even 5 V.', 'no-common-protocol'), port }
+  const reached = (level: Level) => wattsOf(level, source, device)
+  const best = levels.reduce((a, b) => (better(device, b, a, reached) ? b : a))
+  const watts = reached(best)
+  const base = {
+    protocol: best.protocol,
+    volts: best.volts,
+    amps: watts / best.volts,
+    watts,
+    port,
+    assumed: device.assumed && best.protocol.startsWith('pd-'),
+  }
+  if (!enough(device, best, watts))
     return {
       ...base,
       outcome: 'connected',
-      limit: 'below-minimum',
-      why: `It needs at least ${minimumInWords(device)}; ${fmt(watts)} W at ${fmt(best.volts)} V is below that.`,
+      limit: 'too-weak',
+      why: `It needs at least ${minimumInWords(device)}; ${fmt(watts)} W${atVolts(best.volts)} is below that.`,
     }
-  const [limit, why] = limitOf(device, source, best, watts, limitA, cable)
-  const slow = device.maxWatts !== null && watts < SLOW_SHARE * device.maxWatts
-  return { ...base, outcome: slow ? 'slow' : 'charges', limit, why }
+  const most = mostOf(best, device)
+  const [limit, why] = limitOf(source, device, cable, best, watts)
+  return { ...base, outcome: watts < SLOW_SHARE * most ? 'slow' : 'charges', limit, why }
 }
 
-const usable = (device: Device, c: Candidate): number =>
-  Math.min(c.volts * c.amps, device.maxWatts ?? Infinity)
-
-const enough = (device: Device, c: Candidate): boolean =>
-  usable(device, c) >= (device.minWatts ?? 0) && c.volts >= (device.minVolts ?? 0)
-
-/** A level that charges beats one that does not, whatever its watts; among equals the stronger wins. */
-function better(device: Device, a: Candidate, b: Candidate): boolean {
-  const [charges, other] = [enough(device, a), enough(device, b)]
-  return charges === other ? usable(device, a) > usable(device, b) : charges
+/** The most the device takes this way; 0 where nobody says, which nothing falls short of. */
+function mostOf(level: Level, { maxWatts, accepts }: DeviceSide): number {
+  const coil = accepts.find((a) => a.kind === 'wireless')
+  const most = level.protocol === 'wireless' && coil?.kind === 'wireless' ? coil.watts : maxWatts
+  return Number.isFinite(most) ? most : 0
 }
 
-function candidateFrom(device: Device, offer: Offer, limitA: number): Candidate | null {
-  const at = (mode: Agreement['mode'], volts: number, sourceAmps: number): Candidate => ({
-    mode,
-    volts,
-    sourceAmps,
-    amps: Math.min(sourceAmps, limitA),
-  })
+/** Wireless power has no volts: its level counts its watts as amperes at one volt. */
+function levelOf(offer: Offer, device: DeviceSide, cable: CableSide): Level | null {
   switch (offer.kind) {
-    case 'fixed':
-      // 5 V is where every port starts: no device refuses it, though it may not charge from it.
-      return offer.volts === 5 || device.fixedVolts.includes(offer.volts)
-        ? at('fixed', offer.volts, offer.amps)
-        : null
-    case 'adjustable': {
-      if (!device.adjustable) return null
-      const volts = Math.min(offer.maxVolts, device.adjustable.maxVolts)
-      return volts >= Math.max(offer.minVolts, device.adjustable.minVolts)
-        ? at('adjustable', volts, offer.amps)
+    case 'wireless': {
+      const coil = device.accepts.find((a) => a.kind === 'wireless')
+      return coil?.kind === 'wireless'
+        ? { protocol: 'wireless', volts: NaN, offered: offer.watts, taken: coil.watts, carried: Infinity }
         : null
     }
-    case 'family':
-      return device.family !== '' && device.family === offer.family
-        ? at('family', offer.volts, offer.amps)
-        : null
-    case 'legacy':
-      return at('legacy', 5, Math.min(offer.amps, LEGACY_MAX_A))
+    case 'fixed':
+      return overCable(offer.volts, cable, {
+        protocol: 'pd-fixed',
+        volts: offer.volts,
+        offered: offer.amps,
+        taken: takenAt(device, offer.volts),
+        carried: cable.amps,
+      })
+    case 'adjustable': {
+      const range = device.accepts.find((a) => a.kind === 'adjustable')
+      if (!device.assumed && range?.kind !== 'adjustable') return null
+      const own = range?.kind === 'adjustable' ? range : { minVolts: 0, maxVolts: Infinity, amps: Infinity }
+      const volts = Math.min(offer.maxVolts, own.maxVolts)
+      if (volts < Math.max(offer.minVolts, own.minVolts)) return null
+      const level = {
+        protocol: 'pd-adjustable',
+        volts,
+        offered: offer.amps,
+        taken: own.amps,
+        carried: cable.amps,
+      }
+      return overCable(volts, cable, level)
+    }
+    case 'family': {
+      if (!device.families.includes(offer.family)) return null
+      const stated = device.accepts.filter((a) => a.kind === 'family' && a.family === offer.family)
+      const own = stated.find((a) => a.kind === 'family' && a.volts === offer.volts)
+      // A family whose levels are stated one by one has only those.
+      if (stated.length > 0 && own?.kind !== 'family') return null
+      return overCable(offer.volts, cable, {
+        protocol: offer.family,
+        volts: offer.volts,
+        offered: offer.amps,
+        taken: own?.kind === 'family' ? own.amps : Infinity,
+        carried: cable.family === offer.family ? cable.familyAmps : cable.amps,
+      })
+    }
+    case 'type-c':
+      return { protocol: 'type-c', volts: 5, offered: offer.amps, taken: Infinity, carried: cable.amps }
+    case 'legacy': {
+      // What a maker's port signals beyond the common 1.5 A is for devices that know the signal.
+      const own = device.accepts.find((a) => a.kind === 'legacy')
+      const taken = own?.kind === 'legacy' ? own.amps : LEGACY_MAX_A
+      return { protocol: 'legacy', volts: 5, offered: offer.amps, taken, carried: cable.amps }
+    }
   }
+}
+
+/** Amperes that a device takes at an open fixed level; NaN where it does not accept it. 5 V is where every port starts. */
+function takenAt(device: DeviceSide, volts: number): number {
+  const own = device.accepts.find((a) => a.kind === 'fixed' && a.volts === volts)
+  if (own?.kind === 'fixed') return own.amps
+  return volts === 5 || device.assumed ? Infinity : NaN
+}
+
+function overCable(volts: number, cable: CableSide, level: Level): Level | null {
+  if (Number.isNaN(level.taken)) return null
+  const barred = volts > cable.maxVolts || (volts >= EXTENDED_FROM_V && !cable.extended)
+  return { ...level, carried: barred ? 0 : level.carried }
+}
+
+/** Watts of a level under every cap; those in `without` are left out. */
+function wattsOf(
+  { volts, offered, taken, carried }: Level,
+  { portWatts, ratedWatts }: SourceSide,
+  { maxWatts }: DeviceSide,
+  without: readonly ('cable' | 'port' | 'rating')[] = [],
+): number {
+  const lifted = (cap: 'cable' | 'port' | 'rating', value: number) =>
+    without.includes(cap) ? Infinity : value
+  const amps = Math.min(offered, taken, lifted('cable', carried))
+  const atLevel = Number.isNaN(volts) ? amps : volts * amps
+  return Math.min(atLevel, maxWatts, lifted('port', portWatts), lifted('rating', ratedWatts))
+}
+
+const enough = ({ minWatts, minVolts }: DeviceSide, { volts }: Level, watts: number): boolean =>
+  watts > 0 && watts >= minWatts && !(volts < minVolts)
+
+/** A level that charges beats one that does not; then the stronger wins, and of equals the lower volts. */
+function better(device: DeviceSide, a: Level, b: Level, reached: (level: Level) => number): boolean {
+  const [wattsA, wattsB] = [reached(a), reached(b)]
+  const [chargesA, chargesB] = [enough(device, a, wattsA), enough(device, b, wattsB)]
+  if (chargesA !== chargesB) return chargesA
+  return wattsA === wattsB ? a.volts < b.volts : wattsA > wattsB
 }
 
 function limitOf(
-  device: Device,
-  source: Source,
-  best: Candidate,
+  source: SourceSide,
+  device: DeviceSide,
+  cable: CableSide,
+  best: Level,
   watts: number,
-  limitA: number,
-  cable: Cable | null,
 ): [Limit, string] {
-  if (device.maxWatts !== null && watts >= device.maxWatts)
-    return ['device', `The device takes no more than ${fmt(device.maxWatts)} W.`]
-  if (best.amps < best.sourceAmps)
+  if (watts >= mostOf(best, device) && mostOf(best, device) > 0)
+    return [
+      'device',
+      `The device takes no more than ${fmt(watts)} W${best.protocol === 'wireless' ? ' without a wire' : ''}.`,
+    ]
+  /** The best of all levels with a cap out of the way. */
+  const lifted = (cap: 'cable' | 'port' | 'rating') =>
+    source.offers
+      .flatMap((offer) => levelOf(offer, device, cable) ?? [])
+      .reduce((most, level) => Math.max(most, wattsOf(level, source, device, [cap])), 0)
+  if (lifted('cable') > watts + ROUNDING_W)
     return [
       'cable',
-      `${cable ? 'The cable' : 'A cable without a marker'} carries ${fmt(limitA)} A; the source could give ${fmt(best.sourceAmps)} A.`,
+      `The cable carries ${fmt(best.carried)} A${atVolts(best.volts)}; without it there would be ${fmt(lifted('cable'))} W.`,
     ]
-  if (best.volts === 5 && best.volts * best.amps < source.ratedWatts - 0.5)
+  if (lifted('port') > watts + ROUNDING_W)
+    return ['port', `This port gives no more than ${fmt(source.portWatts)} W.`]
+  if (lifted('rating') > watts + ROUNDING_W)
+    return ['source', `The source gives no more than ${fmt(source.ratedWatts)} W in all.`]
+  const offered = Math.min(best.offered, best.taken) < best.offered ? best.taken * best.volts : NaN
+  if (watts === offered)
+    return ['device', `The device takes no more than ${fmt(best.taken)} A${atVolts(best.volts)}.`]
+  if (mostOffered(source) > watts + ROUNDING_W)
     return [
-      'mismatch',
-      `They share nothing above 5 V, so the source’s ${fmt(source.ratedWatts)} W stay out of reach.`,
+      'no-common-protocol',
+      best.volts === 5
+        ? `They share nothing above 5 V, so the source’s ${fmt(mostOffered(source))} W stay out of reach.`
+        : `The highest level they share is ${fmt(best.volts)} V at ${fmt(best.offered)} A, below the source’s ${fmt(mostOffered(source))} W.`,
     ]
-  if (best.volts * best.amps < source.ratedWatts - 0.5)
-    return [
-      'mismatch',
-      `The highest level they share is ${fmt(best.volts)} V at ${fmt(best.amps)} A, below the source’s ${fmt(source.ratedWatts)} W.`,
-    ]
-  return ['source', `The source gives no more than ${fmt(watts)} W.`]
+  return [
+    'source',
+    `The source gives no more than ${fmt(watts)} W${best.protocol === 'wireless' ? '' : atVolts(best.volts)}.`,
+  ]
 }
 
-function agreeWireless(device: Device, source: Source): Agreement {
-  if (device.wirelessWatts === null) return nothing('The device has no coil to charge from a pad.', 'no-way')
-  const watts = Math.min(source.ratedWatts, device.wirelessWatts)
-  const byDevice = watts >= device.wirelessWatts
-  return {
-    outcome: device.maxWatts !== null && watts < SLOW_SHARE * device.maxWatts ? 'slow' : 'charges',
-    mode: 'wireless',
-    volts: NaN,
-    amps: NaN,
-    watts,
-    limit: byDevice ? 'device' : 'source',
-    port: 'pad',
-    why: byDevice
-      ? `Without a wire the device takes no more than ${fmt(watts)} W.`
-      : `The pad gives no more than ${fmt(watts)} W.`,
-  }
+/** The most that a source offers to anybody, W: its rating, where its levels reach it or are not known. */
+function mostOffered({ offers, ratedWatts, portWatts }: SourceSide): number {
+  const levels = offers.map((o) =>
+    o.kind === 'wireless'
+      ? o.watts
+      : (o.kind === 'adjustable' ? o.maxVolts : 'volts' in o ? o.volts : 5) * o.amps,
+  )
+  return Math.min(Math.max(...levels, 0), ratedWatts, portWatts)
 }
 
-function minimumInWords(device: Device): string {
+function minimumInWords({ minWatts, minVolts }: DeviceSide): string {
   const parts = []
-  if (device.minWatts !== null) parts.push(`${fmt(device.minWatts)} W`)
-  if (device.minVolts !== null) parts.push(`${fmt(device.minVolts)} V`)
-  return parts.join(' and ')
+  if (minWatts > 0) parts.push(`${fmt(minWatts)} W`)
+  if (minVolts > 0) parts.push(`${fmt(minVolts)} V`)
+  return parts.join(' and ') || 'some power'
 }
 
-const nothing = (why: string, limit: Limit): Agreement => ({
+/** Nothing passes, and why. */
+export const nothing = (why: string, limit: Limit): Agreement => ({
   outcome: 'none',
-  mode: 'none',
+  protocol: 'none',
   volts: NaN,
   amps: NaN,
   watts: 0,
   limit,
   port: '',
   why,
+  assumed: false,
 })
 
+const atVolts = (volts: number): string => (Number.isNaN(volts) ? '' : ` at ${fmt(volts)} V`)
 const fmt = (n: number): string => String(Math.round(n * 100) / 100)

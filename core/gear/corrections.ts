@@ -15,6 +15,12 @@ const RATINGS: Record<string, string> = {
   ports: 'offers',
   maxAmps: 'current limit, A',
   marked: 'marker chip',
+  extendedRange: 'extended range',
+  maxVolts: 'most volts',
+  familyAmps: 'amperes for its family',
+  takes: 'what it takes',
+  efficiencyPercent: 'efficiency, %',
+  drawsW: 'own draw, W',
   lengthM: 'length, m',
   resolution: 'resolution',
   resolutionAmps: 'resolution, A',
@@ -62,7 +68,14 @@ function inWords(field: string, value: unknown): string {
   if (value === null || value === undefined || value === '') return 'not known'
   if (field === 'ports') {
     const ports = value as Source['ports']
-    return ports.map((p) => `${p.name}: ${formatOffers(p.offers)}`).join(' | ') || 'none'
+    return (
+      ports
+        .map(
+          (p) =>
+            `${p.name}: ${formatOffers(p.offers)}${p.ratedWatts === null ? '' : `; rated ${p.ratedWatts}W`}`,
+        )
+        .join(' | ') || 'none'
+    )
   }
   if (field === 'adjustable') {
     const range = value as NonNullable<Device['adjustable']>

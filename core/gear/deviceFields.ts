@@ -92,6 +92,7 @@ export const DEVICE_FIELDS = {
     schema: array(number().min(1).max(60).required()).defined().default([]).max(32),
     label: 'Levels it accepts',
     input: 'levels',
+    hint: 'Empty, with no range and no family: any open level is assumed',
     rating: 'levels it accepts',
   },
   adjustable: {
@@ -102,13 +103,22 @@ export const DEVICE_FIELDS = {
     hint: 'For example 3.3–11',
     rating: 'adjustable range',
   },
-  /** Free name of a proprietary family it charges fast with; '' for none. */
+  /** Free names of the proprietary families it charges fast with, parted by commas; '' for none. */
   family: {
     schema: text(80),
-    label: 'Proprietary family',
+    label: 'Proprietary families',
     input: 'text',
-    hint: 'A free name, the same as on its charger',
-    rating: 'proprietary family',
+    hint: 'Free names, the same as on their chargers, parted by commas',
+    rating: 'proprietary families',
+  },
+  /** What it takes at most at a plain 5 V port that signals more than the common 1.5 A. */
+  legacyAmps: {
+    schema: positive('Amperes at a plain 5 V port', 5, ' A'),
+    label: 'At a plain 5 V port',
+    input: 'number',
+    unit: 'A',
+    hint: '1.5 A when empty',
+    rating: 'amperes at a plain 5 V port',
   },
   /** Least supply it charges from, W and V. */
   minWatts: {

@@ -5,17 +5,29 @@ export { DEVICE_KINDS, type Device, type DeviceKind } from './deviceFields'
 export type { RatingCorrection }
 
 /** What charges. */
-export const SOURCE_KINDS = ['wall charger', 'wireless pad', 'power bank', 'outlet', 'laptop port'] as const
+export const SOURCE_KINDS = [
+  'wall charger',
+  'wireless pad',
+  'power bank',
+  'outlet',
+  'laptop port',
+  'dock',
+  'monitor',
+] as const
 export type SourceKind = (typeof SOURCE_KINDS)[number]
 
 export type Offer =
   | { kind: 'fixed'; volts: number; amps: number }
   | { kind: 'adjustable'; minVolts: number; maxVolts: number; amps: number }
+  | { kind: 'type-c'; amps: number }
   | { kind: 'legacy'; amps: number }
   | { kind: 'family'; family: string; volts: number; amps: number }
+  | { kind: 'wireless'; watts: number }
 
 export interface Port {
   name: string
+  /** Most it gives by itself, W; null where it is not printed. */
+  ratedWatts: number | null
   offers: Offer[]
 }
 
@@ -27,6 +39,11 @@ export interface Source {
   ports: Port[]
   /** How ports share power, in words. */
   sharing: string
+  /** What it takes from a source before it, in the notation of offers; '' where it needs none. */
+  takes: string
+  /** What it passes on of that, %, and what it uses itself, W; null where nobody says. */
+  efficiencyPercent: number | null
+  drawsW: number | null
   price: number | null
   weightG: number | null
   /** As measured, e.g. "52 × 52 × 28 mm". */
@@ -44,6 +61,15 @@ export interface Cable {
   /** Most it carries, A; without a marker chip a source gives no more than 3 A. */
   maxAmps: number
   marked: boolean
+  /** Marked for extended range: 28 V and more. */
+  extendedRange: boolean
+  /** Most volts it is rated for; null where it is not printed. */
+  maxVolts: number | null
+  /** The proprietary family it is made for, and what it carries for that, A. */
+  family: string
+  familyAmps: number | null
+  /** As printed, e.g. "10 Gbit/s". */
+  dataRating: string
   price: number | null
   corrections: RatingCorrection[]
 }

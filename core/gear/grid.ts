@@ -1,4 +1,5 @@
 import { agree, type Agreement, type Limit } from './agree'
+import { agreeAlong } from './chain'
 import type { Cable, Device, Observation, Source } from './gear'
 import { disagreement } from './observed'
 
@@ -18,8 +19,10 @@ export const LIMIT_WORDS: Record<Limit, string> = {
   source: 'source’s most',
   device: 'device’s most',
   cable: 'cable’s most',
-  mismatch: 'no better level shared',
-  'below-minimum': 'too weak',
+  port: 'port’s most',
+  'no-common-protocol': 'no better level shared',
+  'too-weak': 'too weak',
+  link: 'a link before it',
   'no-way': 'no way in',
 }
 
@@ -29,14 +32,17 @@ export function gridRow(
   devices: readonly Device[],
   cable: Cable | null,
   observations: readonly Observation[],
+  /** What stands before a source that takes from another; null where each is fed enough. */
+  fedFrom: Source | null = null,
 ): GridCell[] {
+  const chain = fedFrom && fedFrom.id !== source.id && source.takes ? [fedFrom, source] : null
   return devices.map((device) => {
-    const expected = agree(device, source, cable)
+    const expected = chain ? agreeAlong(device, chain, cable) : agree(device, source, cable)
     const seen = observations
       .filter((o) => o.deviceId === device.id && o.sourceId === source.id)
       .filter((o) => !cable || o.cableId === null || o.cableId === cable.id)
       .sort((a, b) => b.when.localeCompare(a.when))
-    const most = expected.mode === 'wireless' ? device.wirelessWatts : device.maxWatts
+    const most = expected.protocol === 'wireless' ? device.wirelessWatts : device.maxWatts
     return {
       device,
       source,

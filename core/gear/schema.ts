@@ -1,6 +1,7 @@
 import { array, boolean, mixed, object, type ObjectSchema } from 'yup'
 import { id, isBetween, moment, optionalId } from '../trace/fields'
 import { optionalNumber } from '../trace/typedNumber'
+import { parseOffers } from './offers'
 import { correctionsField, name, neededPositive, positive, text } from './fields'
 
 export { deviceSchema } from './deviceFields'
@@ -26,6 +27,8 @@ function cleanOffer(given: unknown): Offer | undefined {
   if (typeof given !== 'object' || given === null) return undefined
   const o = given as Offer
   const volts = (v: unknown) => isBetween(v, 0.1, OFFER_VOLTS)
+  if (o.kind === 'wireless')
+    return isBetween(o.watts, 0.01, 500) ? { kind: 'wireless', watts: o.watts } : undefined
   if (!isBetween(o.amps, 0.001, OFFER_AMPS)) return undefined
   switch (o.kind) {
     case 'fixed':
@@ -35,7 +38,8 @@ function cleanOffer(given: unknown): Offer | undefined {
         ? { kind: 'adjustable', minVolts: o.minVolts, maxVolts: o.maxVolts, amps: o.amps }
         : undefined
     case 'legacy':
-      return { kind: 'legacy', amps: o.amps }
+    case 'type-c':
+      return { kind: o.kind, amps: o.amps }
     case 'family':
       return volts(o.volts) && typeof o.family === 'string' && o.family.length <= 80
         ? { kind: 'family', family: o.family, volts: o.volts, amps: o.amps }
@@ -58,11 +62,25 @@ export const sourceSchema: ObjectSchema<Source> = object({
     .oneOf([...SOURCE_KINDS], 'Choose a kind.')
     .required('Choose a kind.'),
   ratedWatts: neededPositive('Rated watts', 500, ' W'),
-  ports: array(object({ name: text(40), offers: array(offerSchema).defined().max(64) }))
+  ports: array(
+    object({
+      name: text(40),
+      ratedWatts: positive('What a port gives', 500, ' W'),
+      offers: array(offerSchema).defined().max(64),
+    }),
+  )
     .defined()
     .default([])
     .max(32),
   sharing: text(),
+  takes: text(400).test(
+    'understood',
+    ({ value }) =>
+      `Not understood: ${parseOffers(String(value)).unread.join('; ')}. Write it like 9V2A, 20V3A.`,
+    (typed) => parseOffers(typed ?? '').unread.length === 0,
+  ),
+  efficiencyPercent: positive('Efficiency', 100, ' %'),
+  drawsW: optionalNumber('Own draw', 0, 500, ' W'),
   price: optionalNumber('Price', 0, 100_000),
   weightG: optionalNumber('Weight', 0, 50_000, ' g'),
   size: text(80),
@@ -79,6 +97,11 @@ export const cableSchema: ObjectSchema<Cable> = object({
   lengthM: positive('Length', 20, ' m'),
   maxAmps: neededPositive('Current limit', 10, ' A'),
   marked: boolean().defined().default(false),
+  extendedRange: boolean().defined().default(false),
+  maxVolts: positive('Most volts', 60, ' V'),
+  family: text(80),
+  familyAmps: positive('Amperes for its family', 20, ' A'),
+  dataRating: text(80),
   price: optionalNumber('Price', 0, 100_000),
   corrections: correctionsField(),
 })

@@ -153,13 +153,13 @@ function atMeter({ agreement, negotiationS }: ChargeSetup, s: ChargeState, watts
 }
 
 function levelOf(agreement: Agreement, s: ChargeState, negotiationS: number, watts: number): number {
-  if (agreement.mode === 'wireless') return PAD_VOLTS
+  if (agreement.protocol === 'wireless') return PAD_VOLTS
   if (Number.isNaN(agreement.volts)) return 5
   const early = s.t < negotiationS
   const late = s.share > 0.8 && watts < STEP_BACK_BELOW_W
-  if (early || (late && agreement.mode !== 'adjustable')) return Math.min(5, agreement.volts)
+  if (early || (late && agreement.protocol !== 'pd-adjustable')) return Math.min(5, agreement.volts)
   // An adjustable source follows the cell: twice its voltage and a little for the charge pump.
-  if (agreement.mode === 'adjustable')
+  if (agreement.protocol === 'pd-adjustable')
     return Math.min(agreement.volts, Math.round((2 * openCircuitVolts(s.share) + 0.5) / 0.02) * 0.02)
   return agreement.volts
 }

@@ -1,4 +1,5 @@
 import { agree } from '../gear/agree'
+import { blankSource, portOf } from '../gear/blanks'
 import { capacityOf } from '../gear/capacity'
 import { blankDevice } from '../gear/deviceFields'
 import type { Cable, Device, DeviceKind, Source } from '../gear/gear'
@@ -51,7 +52,7 @@ export function setupFor(device: Device, source: Source, options: SetupOptions):
     heatCapacity: kind.heatCapacity,
     heatLoss: kind.heatLoss * (1 - (options.poorCooling ?? 0)),
     converterEfficiency: 0.9,
-    linkEfficiency: agreement.mode === 'wireless' ? 0.76 : 1,
+    linkEfficiency: agreement.protocol === 'wireless' ? 0.76 : 1,
     systemWatts: kind.systemWatts,
     negotiationS: 4,
     stallAtShare: options.stallAtShare,
@@ -63,20 +64,13 @@ export function setupFor(device: Device, source: Source, options: SetupOptions):
 export const simulatedSetup = (): ChargeSetup =>
   setupFor(
     { ...SIMULATED_PHONE },
-    {
+    blankSource({
       id: 'simulated',
       name: 'Simulated source',
       kind: 'wall charger',
       ratedWatts: 20,
-      ports: [{ name: 'C', offers: [{ kind: 'fixed', volts: 9, amps: 2.22 }] }],
-      sharing: '',
-      price: null,
-      weightG: null,
-      size: '',
-      owned: true,
-      notes: '',
-      corrections: [],
-    },
+      ports: [portOf('9V2.22A')],
+    }),
     { startPercent: 5.4 },
   )
 

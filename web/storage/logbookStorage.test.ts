@@ -1,3 +1,4 @@
+import { blankCable } from '@core/gear/blanks'
 import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
@@ -180,7 +181,7 @@ describe('an import', () => {
     const [device] = demoLike().devices
     await importLogbook({ ...demoLike('b'), devices: [{ ...device, name: 'Other' }] }, 'replace')
     await put(
-      { put: 'cables', record: { id: 'c', name: 'Grey', connectors: '', lengthM: null, maxAmps: 3, marked: false, price: null, corrections: [] } },
+      { put: 'cables', record: blankCable({ id: 'c', name: 'Grey' }) },
       { put: 'runs', record: runLike('made-since', { cableId: 'c' }), trace },
     ) // prettier-ignore
     const back = await undoEdition()

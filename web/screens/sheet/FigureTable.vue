@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { clock, duration, figure, points } from '@core/words/figures'
+import { clock, duration, figure } from '@core/words/figures'
 import type { Analysis } from '@core/analysis/analyse'
 import { energyGained } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
@@ -50,7 +50,7 @@ const rows = computed(() => powerRows(a.value, capacity.value))
             <th scope="col">After</th>
             <th scope="col" class="number">Level</th>
             <th scope="col" class="number">between</th>
-            <th scope="col" class="number">Gain</th>
+            <th scope="col" class="number">Gain, points</th>
             <th scope="col" class="number">±&nbsp;(k&nbsp;=&nbsp;2)</th>
             <th scope="col" class="number">Energy gained</th>
           </tr>
@@ -60,7 +60,7 @@ const rows = computed(() => powerRows(a.value, capacity.value))
             <th scope="row">{{ duration(m.atS) }}</th>
             <td class="number">{{ figure(m.percent, 1, '%') }}</td>
             <td class="number quiet">{{ m.low }}–{{ m.high }}</td>
-            <td class="number">{{ points(m.gain, 1) }}</td>
+            <td class="number">{{ figure(m.gain, 1) }}</td>
             <td class="number quiet">{{ figure(2 * m.uncertainty, 1) }}</td>
             <td class="number">{{ gained(m.gain) }}</td>
           </tr>

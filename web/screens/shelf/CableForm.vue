@@ -31,6 +31,22 @@ const gear = useGearForm('cables', cableSchema, initial, () => emit('done'))
         { value: false, title: 'has none: 3 A at most' },
       ]"
     />
+    <FormPick
+      name="extendedRange"
+      label="Extended range"
+      :items="[
+        { value: true, title: 'marked for it: 28 V and more' },
+        { value: false, title: 'not marked for it' },
+      ]"
+    />
+    <FormText name="maxVolts" label="Most volts" suffix="V" hint="Where it is printed" numeric />
+    <FormText
+      name="family"
+      label="Made for a maker’s own family"
+      hint="The same free name as on its charger; empty for none"
+    />
+    <FormText name="familyAmps" label="and carries for that" suffix="A" numeric />
+    <FormText name="dataRating" label="Data rating" hint="As printed" />
     <FormText name="price" label="Price" numeric />
   </FormFrame>
 </template>

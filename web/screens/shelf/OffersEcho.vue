@@ -1,21 +1,32 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { figure } from '@core/words/figures'
+import { figure, UNKNOWN } from '@core/words/figures'
 import type { Offer } from '@core/gear/gear'
 
 const props = defineProps<{ offers: readonly Offer[] }>()
 
-const WORDS = { fixed: 'fixed', adjustable: 'adjustable', legacy: 'legacy 5 V', family: 'family' }
-const voltsOf = (o: Offer) =>
-  o.kind === 'adjustable' ? `${o.minVolts}–${o.maxVolts}` : o.kind === 'legacy' ? '5' : String(o.volts)
-const topVolts = (o: Offer) => (o.kind === 'adjustable' ? o.maxVolts : o.kind === 'legacy' ? 5 : o.volts)
+/** An offer as it was understood: what it is called, volts, amperes, most watts. */
+function rowOf(o: Offer): [what: string, volts: string, amps: string, watts: number] {
+  switch (o.kind) {
+    case 'fixed':
+      return ['fixed', String(o.volts), String(o.amps), o.volts * o.amps]
+    case 'adjustable':
+      return ['adjustable', `${o.minVolts}–${o.maxVolts}`, String(o.amps), o.maxVolts * o.amps]
+    case 'family':
+      return [`${o.family} only`, String(o.volts), String(o.amps), o.volts * o.amps]
+    case 'type-c':
+      return ['by the Type-C socket', '5', String(o.amps), 5 * o.amps]
+    case 'legacy':
+      return ['plain 5 V', '5', String(o.amps), 5 * o.amps]
+    case 'wireless':
+      return ['wireless', UNKNOWN, UNKNOWN, o.watts]
+  }
+}
 const rows = computed(() =>
-  props.offers.map((o) => ({
-    what: o.kind === 'family' ? o.family : WORDS[o.kind],
-    volts: voltsOf(o),
-    amps: String(o.amps),
-    watts: figure(topVolts(o) * o.amps, 1),
-  })),
+  props.offers.map((o) => {
+    const [what, volts, amps, watts] = rowOf(o)
+    return { what, volts, amps, watts: figure(watts, 1) }
+  }),
 )
 </script>
 

@@ -12,7 +12,7 @@ import ShelfTabs from './ShelfTabs.vue'
 import { usePairs } from './usePairs'
 
 const logbook = useLogbook()
-const { filter, devices, visibleRows, shown, contradictions } = usePairs()
+const { filter, devices, links, visibleRows, shown, contradictions } = usePairs()
 const open = ref<GridCell | null>(null)
 const SHOWS = [
   { value: 'all', title: 'every pair' },
@@ -47,6 +47,15 @@ const print = () => window.print()
           :items="[
             { value: null, title: 'a usual 3 A cable' },
             ...logbook.cables.map((c) => ({ value: c.id, title: c.name })),
+          ]"
+        />
+        <FormPick
+          v-if="links.length"
+          v-model="filter.fedFromId"
+          label="Pads, docks and banks fed from"
+          :items="[
+            { value: null, title: 'a source that is enough' },
+            ...logbook.sources.filter((s) => s.takes === '').map((s) => ({ value: s.id, title: s.name })),
           ]"
         />
         <FormPick

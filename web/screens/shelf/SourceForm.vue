@@ -25,9 +25,11 @@ const gear = useGearForm('sources', sourceSchema, initial, () => emit('done'))
 
 /** Ports as typed: offers stay a line of text until they are saved. */
 const ports = reactive(
-  (props.source?.ports ?? [{ name: 'C', offers: [] }]).map((p) => ({
+  (props.source?.ports ?? [{ name: 'C', ratedWatts: null, offers: [] }]).map((p) => ({
     name: p.name,
-    text: formatOffers(p.offers),
+    text: [formatOffers(p.offers), p.ratedWatts === null ? '' : `rated ${p.ratedWatts}W`]
+      .filter(Boolean)
+      .join('; '),
   })),
 )
 const parsed = computed(() => ports.map((p) => parseOffers(p.text)))
@@ -42,7 +44,11 @@ function submit() {
   if (parsed.value.some((p) => p.unread.length > 0)) return
   gear.form.setFieldValue(
     'ports' as never,
-    ports.map((p, i) => ({ name: p.name, offers: parsed.value[i].offers })) as never,
+    ports.map((p, i) => ({
+      name: p.name,
+      ratedWatts: parsed.value[i].ratedWatts ?? null,
+      offers: parsed.value[i].offers,
+    })) as never,
   )
   void gear.save()
 }
@@ -65,7 +71,7 @@ function submit() {
         <FormText
           v-model="port.text"
           label="Offers"
-          hint="As printed: 5V3A, 9V3A, 20V3.25A; 3.3–11V 3A adjustable; legacy 5V 1.5A"
+          hint="As printed: 5V3A, 9V3A; 3.3–11V 3A adjustable; type-c 5V3A; legacy 5V2.4A; NAME 10V5A for a maker’s own; rated 45W"
           persistent-hint
           :error="touched || port.text.length > 6 ? unreadOf(i) : ''"
         />
@@ -77,6 +83,13 @@ function submit() {
       >
     </div>
     <FormText class="wide" name="sharing" label="How ports share power" multiline />
+    <FormText
+      name="takes"
+      label="Takes from a source before it"
+      hint="A pad, a dock or a bank: like 5V2A, 9V1.4A, 20V0.95A. Empty when it needs none"
+    />
+    <FormText name="efficiencyPercent" label="and passes on" suffix="%" numeric />
+    <FormText name="drawsW" label="and uses itself" suffix="W" numeric />
     <FormText name="price" label="Price" numeric />
     <FormText name="weightG" label="Weight" suffix="g" numeric />
     <FormText name="size" label="Size" hint="As measured, e.g. 32 × 30 × 42 mm" />

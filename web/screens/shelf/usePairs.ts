@@ -7,7 +7,13 @@ export type Show = 'all' | 'charges' | 'slow' | 'connected' | 'none' | 'contradi
 /** The grid of all devices against all sources, as filtered. */
 export function usePairs() {
   const logbook = useLogbook()
-  const filter = reactive({ cableId: null as string | null, kind: 'all', words: '', show: 'all' as Show })
+  const filter = reactive({
+    cableId: null as string | null,
+    fedFromId: null as string | null,
+    kind: 'all',
+    words: '',
+    show: 'all' as Show,
+  })
 
   const matches = (name: string) => name.toLowerCase().includes(filter.words.trim().toLowerCase())
   const devicesOfKind = computed(() =>
@@ -29,12 +35,15 @@ export function usePairs() {
     return named.length ? named : logbook.sources
   })
   const cable = computed(() => logbook.cable(filter.cableId) ?? null)
+  const fedFrom = computed(() => logbook.source(filter.fedFromId ?? '') ?? null)
+  /** Sources that take from another: docks, pads, power banks. */
+  const links = computed(() => logbook.sources.filter((s) => s.takes !== ''))
   const rows = computed(() =>
     nothingNamed.value
       ? []
       : sources.value.map((source) => ({
           source,
-          cells: gridRow(source, devices.value, cable.value, logbook.observations),
+          cells: gridRow(source, devices.value, cable.value, logbook.observations, fedFrom.value),
         })),
   )
   const shown = (cell: GridCell) =>
@@ -44,5 +53,5 @@ export function usePairs() {
   const contradictions = computed(() =>
     rows.value.flatMap((r) => r.cells).filter((c) => c.contradiction !== null),
   )
-  return { filter, devices, visibleRows, shown, contradictions }
+  return { filter, devices, links, visibleRows, shown, contradictions }
 }
