@@ -38,7 +38,12 @@ const seen = computed(() => (props.cell.seen.length ? OBSERVED_WORDS[props.cell.
       <path v-else-if="cell.expected.outcome === 'connected'" d="M2 6H60" class="none" />
       <path v-else d="M2 2L12 10M12 2L2 10" class="tick" />
     </svg>
-    <span class="figure">{{ figures }}</span>
+    <span
+      class="figure"
+      :class="{ assumed: cell.expected.assumed }"
+      :title="cell.expected.assumed ? 'It states no levels: any open one is assumed' : undefined"
+      >{{ figures }}</span
+    >
     <span class="quiet limit">{{ LIMIT_WORDS[cell.expected.limit] }}</span>
     <span v-if="seen" class="limit" :class="{ contradicts: cell.contradiction }"
       >{{ cell.contradiction ? '≠ seen: ' : 'seen: ' }}{{ seen }}</span
