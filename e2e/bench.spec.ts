@@ -143,3 +143,45 @@ test('a reading is corrected with a reason, and the old value stays', async ({ p
   await page.reload()
   await expect(page.getByTestId('milestone-50')).toContainText('not reached')
 })
+
+test('five minutes by the meter’s own count, and watts that flow out; what is kept is not asked about again', async ({
+  page,
+}) => {
+  await controlClock(page)
+  await fillShelf(page)
+  await startByHand(page, 'Bollard 12', '20')
+  await page.getByRole('button', { name: 'Type the meter’s count' }).click()
+  await page.clock.fastForward(300_000)
+  await page.getByLabel('Level').fill('22')
+  await page.getByLabel('Count, Wh').fill('0,415')
+  await page.getByLabel('Count, mAh').fill('85')
+  await page.getByLabel('Count, mAh').press('Enter')
+  await expect(page.getByText(/0\.415.Wh, 0\.085.Ah/)).toBeVisible()
+
+  // The device feeds out: nothing odd in that. A fall is asked about once.
+  const question = page.getByText('Is that so?')
+  await page.clock.fastForward(60_000)
+  await page.getByLabel('Level').fill('22')
+  await page.getByLabel('Power').fill('−4,5')
+  await page.getByLabel('Count, mAh').press('Enter')
+  await expect(page.getByText(/-4\.5.W|−4\.5.W/).first()).toBeVisible()
+  for (const [level, asked] of [
+    ['19', true],
+    ['16', false],
+  ] as const) {
+    await page.clock.fastForward(60_000)
+    await page.getByLabel('Level').fill(level)
+    await page.getByLabel('Count, mAh').press('Enter')
+    if (asked) {
+      await expect(question).toBeVisible()
+      await page.getByRole('button', { name: 'Keep it' }).click()
+    }
+    await expect(page.getByText(new RegExp(`${level}.%`)).first()).toBeVisible()
+    await expect(question).toHaveCount(0)
+  }
+  await stopAndKeep(page)
+  await expect(page.getByTestId('figure-Energy')).toContainText('0.4')
+  await expect(page.getByTestId('figure-Energy')).toContainText('by the meter’s own count')
+  await expect(page.getByTestId('figure-Counted')).toContainText('0.415')
+  await expect(page.getByTestId('figure-Fed out')).toBeVisible()
+})

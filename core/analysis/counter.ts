@@ -1,4 +1,4 @@
-import { valueAt, type Samples } from '../trace/samples'
+import { firstAtOrAfter, valueAt, type Samples } from '../trace/samples'
 import { integrate } from './integral'
 
 /** A meter's running total, counted through its resets. Wh or Ah; seconds since power-on. */
@@ -62,10 +62,11 @@ export function countOf({ t, v }: Samples, flow?: Samples): Count | null {
 
 /** The most that can have been counted by the first reading; Infinity where nothing else is known. */
 function mostBy(t: Float64Array, sinceFirst: Float64Array, flow?: Samples): number {
-  if (flow?.t.length) {
-    const upTo = { t: flow.t.filter((at) => at <= t[0]), v: flow.v.filter((_, i) => flow.t[i] <= t[0]) }
-    const from = upTo.t.length ? upTo : { t: flow.t.slice(0, 1), v: flow.v.slice(0, 1) }
-    return integrate(from, { span: { startS: 0, endS: t[0] } }).into / 3600
+  // Watts that were read only later say nothing of what flowed before.
+  const known = flow ? firstAtOrAfter(flow.t, t[0] + 1e-9) : 0
+  if (flow && known > 0) {
+    const upTo = { t: flow.t.subarray(0, known), v: flow.v.subarray(0, known) }
+    return integrate(upTo, { span: { startS: 0, endS: t[0] } }).into / 3600
   }
   let fastest = NaN
   for (let i = 1; i < t.length; i++) {

@@ -156,6 +156,12 @@ describe('a meter’s own count', () => {
     const readings = [0, 1, 2, 3].map((i) => ({ t: 300 + i * 300, power: 9, counterWh: 40 + i * 0.75 }))
     const { counter } = energy(traceFromReadings(readings))
     expect(counter).toMatchObject({ assumedZero: false, energyWh: 2.25 })
+    // Watts that flowed out later say nothing against a count that began at nothing.
+    const later = [
+      { t: 300, counterWh: 0.415 },
+      { t: 360, power: -4.5 },
+    ]
+    expect(energy(traceFromReadings(later)).counter).toMatchObject({ energyWh: 0.415, assumedZero: true })
     // Nor without watts, by its own rate.
     expect(energy(traceFromReadings(count([300, 40], [600, 40.75]))).energyWh).toBeCloseTo(0.75, 12)
   })

@@ -1,6 +1,7 @@
 import { boolean, object, string } from 'yup'
 import { TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { CHANNELS, channel, type Channel } from '../trace/channels'
+import { decimal } from '../trace/decimal'
 import { neededNumber, typedNumber } from '../trace/typedNumber'
 
 /** Channels whose label does not say what was typed. */
@@ -17,6 +18,12 @@ export const entrySchema = object(
 ).test('something', 'Type the battery level, the power, or both.', (entry) =>
   Object.values(entry).some((v) => v !== undefined),
 )
+
+/** Counters count charge in thousandths, as meters show it: what is typed as mAh is kept in Ah. */
+export function fromMeterUnits(typed: Partial<Record<Channel, string>>): Partial<Record<Channel, string>> {
+  const milliampHours = decimal(typed.counterAh ?? '')
+  return Number.isNaN(milliampHours) ? typed : { ...typed, counterAh: String(milliampHours / 1000) }
+}
 
 /** What is asked before the clock starts. */
 export const startLevelSchema = neededNumber('The start level', 0, 100, ' %')

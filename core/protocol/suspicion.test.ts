@@ -1,5 +1,7 @@
 import { expect, it } from 'vitest'
-import { suspicion, type EntryContext } from './suspicion'
+import { suspicion as doubtOf, type Doubt, type EntryContext } from './suspicion'
+
+const suspicion = (...args: Parameters<typeof doubtOf>) => doubtOf(...args)?.question ?? null
 
 // Twenty watts for six minutes are 2 Wh: ten points of a 20 Wh battery.
 const context = (over: Partial<EntryContext> = {}): EntryContext => ({
@@ -39,4 +41,14 @@ it('asks about watts a quarter above what the two should settle on', () => {
   expect(suspicion({ power: 25 }, context())).toBeNull()
   expect(suspicion({ power: 25.1 }, context())).toMatch(/^25.1 W is more than the two .* \(20 W\)/)
   expect(suspicion({ voltage: 9, current: 3 }, context())).toMatch(/^27 W/)
+})
+
+it('asks once for each cause, and lets negative watts be', () => {
+  const settled = new Set<Doubt['cause']>(['power'])
+  expect(doubtOf({ power: 40 }, context(), settled)).toBeNull()
+  expect(doubtOf({ power: 40, percent: 30 }, context(), settled)?.cause).toBe('fell')
+  expect(doubtOf({ percent: 90 }, context(), new Set(['fell', 'power']))?.cause).toBe('gain')
+  expect(doubtOf({ power: 40 }, context())?.cause).toBe('power')
+  // A device that feeds out.
+  expect(doubtOf({ power: -12 }, context())).toBeNull()
 })

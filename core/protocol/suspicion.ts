@@ -19,25 +19,43 @@ const POINTS_OF_GRACE = 2
 /** Power above what the pair should settle on by more than this share is suspicious. */
 const POWER_GRACE = 1.25
 
-/** What is odd about an entry, as one question; null when nothing is. It may be kept all the same. */
-export function suspicion(entry: Omit<Reading, 't'>, context: EntryContext): string | null {
-  return levelSuspicion(entry.percent, entry, context) ?? powerSuspicion(entry, context)
+/** Something odd about an entry, as one question, and what kind of thing it is. */
+export interface Doubt {
+  cause: 'fell' | 'gain' | 'power'
+  question: string
+}
+
+/**
+ * What is odd about an entry; null when nothing is. It may be kept all the same: a cause that was `settled` so is not
+ * asked about again.
+ */
+export function suspicion(
+  entry: Omit<Reading, 't'>,
+  context: EntryContext,
+  settled: ReadonlySet<Doubt['cause']> = new Set(),
+): Doubt | null {
+  const doubts = [levelSuspicion(entry.percent, entry, context), powerSuspicion(entry, context)]
+  return doubts.find((doubt) => doubt !== null && !settled.has(doubt.cause)) ?? null
 }
 
 function levelSuspicion(
   percent: number | undefined,
   entry: Omit<Reading, 't'>,
   c: EntryContext,
-): string | null {
+): Doubt | null {
   if (percent === undefined) return null
   const { last } = c
   if (!last) return null
   const gained = percent - last.percent
   // A display may waver by a point: a fall of one is no question.
-  if (gained < -1) return `The level fell from ${last.percent} to ${percent} %. Is that so?`
+  if (gained < -1)
+    return { cause: 'fell', question: `The level fell from ${last.percent} to ${percent} %. Is that so?` }
   const most = mostGain(last, entry, c)
   if (gained > most + POINTS_OF_GRACE)
-    return `${gained} points since the last reading are more than the energy allows (about ${Math.max(0, Math.round(most))}). Is that so?`
+    return {
+      cause: 'gain',
+      question: `${gained} points since the last reading are more than the energy allows (about ${Math.max(0, Math.round(most))}). Is that so?`,
+    }
   return null
 }
 
@@ -49,8 +67,11 @@ function mostGain(last: { t: number }, entry: Omit<Reading, 't'>, c: EntryContex
   return ((known.reduce((a, b) => Math.max(a, b)) * (c.t - last.t)) / 3600 / c.usableWh) * 100
 }
 
-function powerSuspicion(entry: Omit<Reading, 't'>, c: EntryContext): string | null {
+function powerSuspicion(entry: Omit<Reading, 't'>, c: EntryContext): Doubt | null {
   const watts = entry.power ?? (entry.voltage ?? NaN) * (entry.current ?? NaN)
   if (!(watts > c.expectedWatts * POWER_GRACE)) return null
-  return `${Math.round(watts * 10) / 10} W is more than the two should settle on (${Math.round(c.expectedWatts * 10) / 10} W). Is that so?`
+  return {
+    cause: 'power',
+    question: `${Math.round(watts * 10) / 10} W is more than the two should settle on (${Math.round(c.expectedWatts * 10) / 10} W). Is that so?`,
+  }
 }

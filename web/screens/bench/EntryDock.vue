@@ -6,7 +6,7 @@ import { isByHand } from '@core/bench/setup'
 import { turnSchema } from '@core/bench/turn'
 import { mayTakeBack } from '@core/bench/state'
 import { duration } from '@core/words/figures'
-import { channel } from '@core/trace/channels'
+import { channel, type Channel } from '@core/trace/channels'
 import FormText from '../../forms/FormText.vue'
 import InkMark from '../../components/InkMark.vue'
 import { checkTyped } from '../../forms/yupErrors'
@@ -26,10 +26,12 @@ const emit = defineEmits<{ keys: [] }>()
 const bench = useBench()
 const logbook = useLogbook()
 const { current, turns, due, enterable, heatDue, choose, goOn, step } = props.queue
-const { typed, degrees, errors, question, saved, unsafe, busy, mode, fields, places, note, clear } = useEntry(
-  () => current.value,
-  heatDue,
-)
+const { typed, degrees, errors, question, saved, unsafe, busy, mode, counting, fields, places, note, clear } =
+  useEntry(() => current.value, heatDue)
+/** A meter shows its count of charge in thousandths. */
+const titleOf = (field: Channel) =>
+  field === 'counterAh' ? 'Count, mAh' : field === 'counterWh' ? 'Count, Wh' : channel(field).label
+const unitOf = (field: Channel) => (field.startsWith('counter') ? undefined : channel(field).unit)
 const form = useTemplateRef<HTMLFormElement>('form')
 const events = useTemplateRef<InstanceType<typeof EventBar>>('events')
 const touch = useMediaQuery('(pointer: coarse), (max-width: 700px)')
@@ -151,8 +153,8 @@ useBenchKeys({
           v-for="(field, i) in fields"
           :key="field"
           v-model="typed[field]"
-          :label="channel(field).label"
-          :suffix="channel(field).unit"
+          :label="titleOf(field)"
+          :suffix="unitOf(field)"
           :inputmode="showPad ? 'none' : 'decimal'"
           autocomplete="off"
           :error="errors[field]"
@@ -188,6 +190,9 @@ useBenchKeys({
     <div class="buttons more">
       <v-btn @click="mode = mode === 'watts' ? 'volts' : 'watts'">{{
         mode === 'watts' ? 'Type volts and amperes' : 'Type watts'
+      }}</v-btn>
+      <v-btn @click="counting = !counting">{{
+        counting ? 'Leave the count' : 'Type the meter’s count'
       }}</v-btn>
       <v-btn @click="showPad = !showPad">{{ showPad ? 'Hide the pad' : 'Number pad' }}</v-btn>
       <v-btn aria-label="Keys" @click="emit('keys')">Keys: ?</v-btn>

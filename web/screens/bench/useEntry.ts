@@ -2,8 +2,8 @@ import { computed, reactive, ref, watch } from 'vue'
 import { asRead, duration, figure, UNKNOWN } from '@core/words/figures'
 import { agree } from '@core/gear/agree'
 import { capacityOf } from '@core/gear/capacity'
-import { degreesSchema, entrySchema } from '@core/protocol/entry'
-import { suspicion } from '@core/protocol/suspicion'
+import { degreesSchema, entrySchema, fromMeterUnits } from '@core/protocol/entry'
+import { suspicion, type Doubt } from '@core/protocol/suspicion'
 import { CHANNELS, channel, type Channel } from '@core/trace/channels'
 import type { Reading } from '@core/trace/trace'
 import { checkTyped, yupErrors } from '../../forms/yupErrors'
@@ -28,22 +28,28 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
   const unsafe = ref('')
   const busy = ref(false)
   const mode = ref<'watts' | 'volts'>('watts')
+  /** The meter's own running totals are typed too. */
+  const counting = ref(false)
   /** The entry that was asked about: typed the same again, it is kept. */
   let asked = ''
+  let askedFor: Doubt['cause'] | undefined
+  /** What a lane's reviewer has said is so: it is not asked again. */
+  const settled = new Map<string, Set<Doubt['cause']>>()
   /** The entry that was noted but refused by storage: typed the same again, it is stored, not noted twice. */
   let refused: { key: string; lane: Lane; said: string } | undefined
 
   const fields = computed<Field[]>(() => {
     const lane = current()
     const watts: Field[] = mode.value === 'watts' ? ['power'] : ['voltage', 'current']
+    const counters: Field[] = counting.value ? ['counterWh', 'counterAh'] : []
     switch (lane?.setup.feed.kind) {
       case 'hand':
-        return ['percent', ...watts]
+        return ['percent', ...watts, ...counters]
       // A meter does not see the display, and the display does not see the meter.
       case 'instruments':
         return ['percent']
       case 'own-battery':
-        return watts
+        return [...watts, ...counters]
       default:
         return []
     }
@@ -72,7 +78,7 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     if (Object.keys(errors.value).length) return undefined
     if (empty && temperatures) return { temperatures }
     try {
-      const values = entrySchema.validateSync(given, { abortEarly: false })
+      const values = entrySchema.validateSync(fromMeterUnits(given), { abortEarly: false })
       const kept = Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined))
       return temperatures ? { ...kept, temperatures } : kept
     } catch (error) {
@@ -94,19 +100,23 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     return Object.keys(found).length ? found : undefined
   }
 
-  function odd(lane: Lane, values: Omit<Reading, 't'>): string | null {
+  function odd(lane: Lane, values: Omit<Reading, 't'>): Doubt | null {
     const device = logbook.device(lane.setup.deviceId)
     const source = logbook.source(lane.setup.sourceId)
     const expected =
       device && source ? agree(device, source, logbook.cable(lane.setup.cableId) ?? null) : null
-    return suspicion(values, {
+    const known = {
       last: lane.state.levels.last,
       lastWatts: lane.state.lastWatts,
       t: elapsedAt(lane, performance.now()),
       usableWh: device ? capacityOf(device).usableWh : NaN,
       expectedWatts: expected && expected.watts > 0 ? expected.watts : NaN,
-    })
+    }
+    return suspicion(values, known, settled.get(lane.setup.runId))
   }
+
+  const settle = (lane: Lane, cause: Doubt['cause']) =>
+    settled.set(lane.setup.runId, new Set([...(settled.get(lane.setup.runId) ?? []), cause]))
 
   /** Stores what was refused before; the fields clear only now that it is safe. */
   async function storeRefused(): Promise<boolean> {
@@ -139,10 +149,12 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     if (!values) return false
     const key = JSON.stringify([lane.setup.runId, values])
     if (refused?.key === key) return storeRefused()
+    if (asked === key && askedFor) settle(lane, askedFor)
     const doubt = asked === key ? null : odd(lane, values)
     if (doubt) {
       asked = key
-      question.value = doubt
+      askedFor = doubt.cause
+      question.value = doubt.question
       return false
     }
     busy.value = true
@@ -162,7 +174,21 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     return false
   }
 
-  return { typed, degrees, errors, question, saved, unsafe, busy, mode, fields, places, note, clear }
+  return {
+    typed,
+    degrees,
+    errors,
+    question,
+    saved,
+    unsafe,
+    busy,
+    mode,
+    counting,
+    fields,
+    places,
+    note,
+    clear,
+  }
 }
 
 const inWords = (r: Reading): string =>
