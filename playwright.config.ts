@@ -7,14 +7,14 @@ export default defineConfig({
   // It walks for minutes, another way each time: `npm run monkey`.
   testIgnore: process.env.MONKEY ? [] : ['monkey.spec.ts'],
   outputDir: 'test-results',
-  timeout: 90_000,
   // A loaded machine is slow, not wrong.
-  expect: { timeout: 15_000 },
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   retries: process.env.CI ? 1 : 0,
   workers: 2,
   fullyParallel: true,
   use: {
-    actionTimeout: 15_000,
+    actionTimeout: 30_000,
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {

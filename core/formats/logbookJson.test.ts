@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { mergeRecords, type Logbook } from '../logbook/logbook'
 import { SCHOOLS } from '../protocol/schools'
 import { traceFromReadings } from '../trace/trace'
+import { blankDevice } from '../gear/deviceFields'
 import { blankSource, portOf } from '../gear/blanks'
 import { blankRun } from '../logbook/run'
 import { readLogbook, writeLogbook } from './logbookJson'
@@ -42,7 +43,11 @@ const logbook: fc.Arbitrary<Logbook> = fc
     fc.array(fc.array(some(fc.integer({ min: 0, max: 100 })), { minLength: 1 })),
   )
   .map(([devices, runs]) => ({
-    devices: devices.map((d, i) => ({ ...d, id: `d${i}` })),
+    devices: devices.map((d, i) => ({
+      ...blankDevice({ id: '', name: '', kind: 'phone' }),
+      ...d,
+      id: `d${i}`,
+    })),
     sources: [
       {
         ...blankSource({ id: 's0', name: 'Hawser 20', kind: 'wall charger', ratedWatts: 20, weightG: 40 }),
