@@ -149,7 +149,9 @@ test('what two things agree on, what was seen, and a rating corrected later', as
   await fillBigShelf(page)
   await page.getByRole('link', { name: 'What they agree on' }).click()
   const cell = page.getByRole('button', { name: /^Thwart T11 from Gangway 65/ })
-  await expect(cell).toHaveAccessibleName(/15.W · 5.V, no better level shared/)
+  // It states no levels: any open one up to its 30 W is assumed, and shown so.
+  await expect(cell).toHaveAccessibleName(/30.W · 15.V, device’s most/)
+  await expect(cell.locator('.assumed')).toHaveCount(1)
   await page.getByRole('button', { name: /^Skerry P5 from Bollard 12/ }).click()
   await page.getByRole('button', { name: 'Keep what I saw' }).click()
   await expect(page.getByText('Choose what was seen.')).toBeVisible()
