@@ -78,8 +78,9 @@ export function useGearForm<T extends Item>(
       return
     }
     if (gate.value) {
-      await logbook.correctGear(kind, item as never, why)
+      // The item comes last: broken off before, the change is still to be made, and no run is put right twice.
       if (gate.value.canGoBack && values.since !== 'now') await logbook.carryBack(item as never, day, why)
+      await logbook.correctGear(kind, item as never, why)
     } else await logbook.put(kind, item as never, begun as never)
     notices.say(`${item.name} is on the shelf.`)
     done()
