@@ -30,7 +30,13 @@ const bound = computed(() => ({
   errorMessages: field ? field.errorMessage.value : props.error,
   ...attrs,
 }))
-const left = (event: Event) => field?.handleBlur(event)
+/**
+ * A field is checked as it is left; not for a button, though: a fault that came or went while it is being pressed would
+ * move it from under the finger, and the press would be lost.
+ */
+const left = (event: FocusEvent) => {
+  if (!(event.relatedTarget instanceof HTMLButtonElement)) field?.handleBlur(event)
+}
 const input = useTemplateRef<{ focus: () => void }>('input')
 defineExpose({ focus: () => input.value?.focus() })
 </script>
