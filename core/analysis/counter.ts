@@ -56,8 +56,15 @@ export function countOf({ t, v }: Samples, flow?: Samples): Count | null {
     endS: t[t.length - 1],
     resets,
     assumedZero,
-    samples: { t: Float64Array.of(0, ...t), v: Float64Array.of(0, ...sinceFirst.map((c) => c + v[0])) },
+    samples: { t: afterZero(t, 0), v: afterZero(sinceFirst, v[0]) },
   }
+}
+
+/** A column moved by `shift`, with 0 before it. A log may hold a million readings: none is spread into arguments. */
+function afterZero(column: Float64Array, shift: number): Float64Array {
+  const longer = new Float64Array(column.length + 1)
+  for (let i = 0; i < column.length; i++) longer[i + 1] = column[i] + shift
+  return longer
 }
 
 /** The most that can have been counted by the first reading; Infinity where nothing else is known. */

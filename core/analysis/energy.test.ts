@@ -144,6 +144,11 @@ describe('a meter’s own count', () => {
     expect(ah.counter).toMatchObject({ chargeAh: 1.95, assumedZero: false })
   })
 
+  it('is counted however long the log', () => {
+    const long = Array.from({ length: 300_000 }, (_, i) => ({ t: 11 + i, counterWh: (11 + i) / 3600 }))
+    expect(energy(traceFromReadings(long)).energyWh).toBeCloseTo(300_010 / 3600, 9)
+  })
+
   it('counts through a reset, and names it', () => {
     const readings = count([0, 2], [600, 3.5], [1200, 0.4], [1800, 1.4])
     // 1.5 before it was set back, 0.4 since, 1.0 more.
