@@ -38,6 +38,9 @@ export async function readEdition(name: EditionName): Promise<Edition> {
   const stored: [string, unknown][] = []
   await editionDrawers[name].iterate<unknown, void>((envelope, key) => void stored.push([key, envelope]))
   const there = new Set(await traceKeys())
+  // Runs come last: bringing one forward looks its device up.
+  const isRun = ([key]: [string, unknown]) => Number(namedBy(key)?.collection === 'runs')
+  stored.sort((a, b) => isRun(a) - isRun(b))
   for (const [key, envelope] of stored) takeIn(edition, key, envelope, there)
   setDanglingApart(edition, new Map(stored))
   return edition
@@ -47,7 +50,7 @@ function takeIn(edition: Edition, key: string, envelope: unknown, traces: Readon
   const named = namedBy(key)
   if (!named) return
   const { collection, id } = named
-  const outcome = opened(collection, id, envelope)
+  const outcome = opened(collection, id, envelope, { devices: edition.lists.devices })
   const { trace, rev } = (envelope ?? {}) as Partial<Envelope>
   const reason =
     'reason' in outcome

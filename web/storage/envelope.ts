@@ -45,17 +45,21 @@ export function sealed<K extends CollectionName>(
   return { v: LOGBOOK_SCHEMA_VERSION, rev, item, ...(trace === undefined ? {} : { trace }) }
 }
 
-/** Takes a record out: migrated, then checked. Gives the reason where it does not hold. */
+/**
+ * Takes a record out: migrated, then checked. Gives the reason where it does not hold. `beside` is what a migration may
+ * have to look up: a run of an earlier version takes over what its device says.
+ */
 export function opened<K extends CollectionName>(
   collection: K,
   id: string,
   envelope: unknown,
+  beside: { devices?: readonly unknown[] } = {},
 ): { record: Records[K] } | { reason: string } {
   const { v, item } = (envelope ?? {}) as Partial<Envelope>
   if (typeof v !== 'number' || !Number.isInteger(v) || v < 1) return { reason: 'it does not say its version' }
   if (v > LOGBOOK_SCHEMA_VERSION) return { reason: 'a newer version of the program wrote it' }
   try {
-    const [raw] = migrate({ [collection]: [item] }, v)[collection] as unknown[]
+    const [raw] = migrate({ ...beside, [collection]: [item] }, v)[collection] as unknown[]
     const record = checked(collection, raw)
     return record.id === id ? { record } : { reason: 'it lies under the id of another' }
   } catch (error) {

@@ -247,6 +247,22 @@ describe('what versions 1 and 2 of the program kept', () => {
     })
   }
 
+  it('a run kept by version 3 takes over what its device says of the battery', async () => {
+    await importLogbook(demoLike('v'), 'replace')
+    const { pointer, lists } = await openLogbook()
+    const drawer = editionDrawers[pointer.edition]
+    const [{ id }] = lists.runs
+    const envelope = (await drawer.getItem<Envelope>(`runs/${id}`))!
+    const { conditions: _c, conditionCorrections: _k, heat: _h, ...bare } = envelope.item as Run
+    await drawer.setItem(`runs/${id}`, { ...envelope, v: 3, item: bare })
+    const run = (await openLogbook()).lists.runs.find((r) => r.id === id)!
+    const device = lists.devices.find((d) => d.id === run.deviceId)!
+    expect(run.conditions.healthPercent).toBe(device.healthPercent)
+    expect(run.conditions.ratedWh).toBe(
+      device.capacityWh ?? (device.capacityMah! * (device.nominalVolts ?? 3.85)) / 1000,
+    )
+  })
+
   it.each([1, 2])(
     'version %i is brought over: fields that came since, corrections with their items',
     async (v) => {

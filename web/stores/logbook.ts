@@ -161,13 +161,16 @@ export const useLogbook = defineStore('logbook', () => {
     })
 
   /** Stores a piece of gear whose ratings changed; the old values and the reason stay with it for good, in one write. */
-  const correctGear = <K extends ShelfKind>(kind: K, item: Records[K], why: string) =>
-    write(kind, () => {
+  const correctGear = async <K extends ShelfKind>(kind: K, item: Records[K], why: string) => {
+    // A run kept by an earlier version learnt its battery from the device as it was read: it keeps that now.
+    if (kind === 'devices') for (const run of runsWith(kind, item.id)) await changeRun(run.id, () => ({}))
+    return write(kind, () => {
       const now = byId.value[kind].get(item.id) as Gear | undefined
       const changes = now ? ratingChanges(now, item as Gear) : []
       const corrections = asCorrections(changes, why, new Date().toISOString())
       return { ...item, corrections: joinCorrections(now?.corrections ?? [], corrections) } as Records[K]
     })
+  }
 
   /** Runs made with a piece of gear. */
   const runsWith = (kind: ShelfKind, id: string): Run[] =>
