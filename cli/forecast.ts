@@ -1,6 +1,7 @@
 import { Command, InvalidArgumentError } from 'commander'
-import { acceptanceFrom, forecastS } from '@core/model/forecast'
-import { duration } from '@core/words/figures'
+import { acceptanceFrom } from '@core/model/acceptance'
+import { forecast } from '@core/model/forecast'
+import { withDoubt } from '@core/words/sentence'
 import { InputError, numberBetween, readTraceFile } from './input'
 
 interface Options {
@@ -35,13 +36,16 @@ export function forecastCommand(): Command {
       const goals = [...new Set([...GOALS, ...(options.to ? [options.to] : [])])].sort((a, b) => a - b)
       const forecasts = options.sourceW.map((sourceW) => ({
         sourceW,
-        times: goals.map((goal) => ({ goal, seconds: forecastS(curve, sourceW, options.from, goal) })),
+        times: goals.map((goal) => ({
+          goal,
+          ...forecast(curve, { sourceWatts: sourceW, from: options.from, to: goal }),
+        })),
       }))
       process.stdout.write(options.json ? asJson(forecasts) : asTable(path, forecasts))
     })
 }
 
-type Forecasts = { sourceW: number; times: { goal: number; seconds: number }[] }[]
+type Forecasts = { sourceW: number; times: { goal: number; seconds: number; uncertaintyS: number }[] }[]
 
 /** A level that is not above the start is never reached: null. */
 const asJson = (forecasts: Forecasts): string =>
@@ -62,6 +66,6 @@ const asTable = (path: string, forecasts: Forecasts): string =>
   forecasts
     .map(
       ({ sourceW, times }) =>
-        `  ${`${sourceW} W`.padEnd(8)}${times.map(({ goal, seconds }) => `to ${goal} % ${duration(seconds)}`).join(', ')}\n`,
+        `  ${`${sourceW} W`.padEnd(8)}${times.map(({ goal, seconds, uncertaintyS }) => `to ${goal} % ${withDoubt(seconds, uncertaintyS)}`).join(', ')}\n`,
     )
     .join('')

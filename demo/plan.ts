@@ -1,6 +1,6 @@
 import type { Meter, Observation } from '@core/gear/gear'
 import type { Logbook } from '@core/logbook/logbook'
-import { acceptanceFrom } from '@core/model/forecast'
+import { acceptanceFrom } from '@core/model/acceptance'
 import { arrange } from '@core/plan/arrange'
 import { plannedRunsFor, usualMeans, type Campaign } from '@core/plan/campaign'
 import { settledRuns } from '@core/plan/progress'

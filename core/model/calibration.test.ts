@@ -90,7 +90,6 @@ describe.each(Object.entries(DISPLAYS))('a display that %s', (_name, { shows, tu
       const inside = all.filter((e) => Math.abs(e.error) <= 2 * e.u).length / all.length
       const ratio = rms(all.map((e) => e.error)) / rms(all.map((e) => e.u))
       const mean = all.reduce((sum, e) => sum + e.error, 0) / all.length / (minutes * 60)
-      console.log(percent, all.length, inside.toFixed(3), ratio.toFixed(2), mean.toFixed(3))
       expect(inside, `${percent} %: within two standard uncertainties`).toBeGreaterThanOrEqual(0.95)
       expect(ratio, `${percent} %: error against what is claimed`).toBeGreaterThan(0.5)
       expect(ratio, `${percent} %: error against what is claimed`).toBeLessThan(1.1)

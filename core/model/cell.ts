@@ -1,9 +1,9 @@
 /**
  * One lithium-ion cell that stands for the pack: open-circuit voltage against the share of energy stored.
- * A plausible shape for a 4.35 V cell, invented for simulation.
+ * A plausible shape for a 4.35 V cell, full when no current flows at that voltage, invented for simulation.
  */
 const SHARE = [0, 0.03, 0.08, 0.2, 0.4, 0.6, 0.75, 0.85, 0.92, 1]
-const VOLTS = [3.2, 3.48, 3.6, 3.7, 3.79, 3.91, 4.04, 4.14, 4.22, 4.33]
+const VOLTS = [3.2, 3.48, 3.6, 3.7, 3.79, 3.91, 4.04, 4.14, 4.22, 4.35]
 
 /** Highest voltage the charger lets the cell reach, V. */
 export const CELL_MAX_VOLTS = 4.35

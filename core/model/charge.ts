@@ -5,6 +5,7 @@ import { CELL_MAX_VOLTS, CELL_MEAN_VOLTS, CELL_OHM_AH, openCircuitVolts } from '
 export interface ChargeSetup {
   usableWh: number
   startPercent: number
+  /** What the device and the last link of its chain agree on. */
   agreement: Agreement
   /** Most the pack takes at each stretch of its level: `watts` until `untilShare`. */
   staircase: { untilShare: number; watts: number }[]
@@ -16,10 +17,12 @@ export interface ChargeSetup {
   /** Thermal mass, J/K, and loss to the room, W/K. */
   heatCapacity: number
   heatLoss: number
-  /** Device-side conversion, and the wireless link before it (1 for a wire). */
+  /** Device-side conversion, and the wireless link before it (1 for a wire): the meter stands before both. */
   converterEfficiency: number
   linkEfficiency: number
-  /** What the device itself uses while charging, W. */
+  /** Series resistance of the pack times its capacity, Ω·Ah; the usual one where left out. */
+  ohmAh?: number
+  /** What the device itself uses, charging or not, W. */
   systemWatts: number
   /** Seconds at 5 V before the agreed level comes. */
   negotiationS: number
@@ -47,8 +50,12 @@ export interface ChargeState {
   done: boolean
 }
 
-/** Current below which the charger ends the charge, as a share of capacity per hour. */
+/** Current at constant voltage below which the charger ends the charge, as a share of capacity per hour. */
 const END_C_RATE = 0.03
+/** Once ended, the charge begins again when the level has fallen to this share. */
+const RECHARGE_BELOW = 0.96
+/** What a simple charger that switches on and off at the end draws while it is on, W. */
+const TAIL_W = 1.2
 const CABLE_OHM = 0.06
 /** Late in the charge an agreed level steps back to 5 V once this little is drawn, W. */
 const STEP_BACK_BELOW_W = 7.5
@@ -72,34 +79,35 @@ export const startOf = (setup: ChargeSetup): ChargeState => ({
 /**
  * One step of the charge, `dt` seconds long (at most 1 s keeps the heat and the taper smooth). Constant
  * current or power up to the limits, then constant voltage, with a staircase of limits, throttling by heat,
- * and one thermal mass. Energy is conserved: what the meter sees is stored or lost.
+ * and one thermal mass. Never more is drawn than the source gives; what the device uses beyond that comes out of
+ * its battery. Energy is conserved: what the meter sees is stored or lost.
  */
 export function step(setup: ChargeSetup, before: ChargeState, dt: number): ChargeState {
   const cell = cellOf(setup)
   const ocv = openCircuitVolts(before.share)
   const stalled = setup.stallAtShare !== undefined && before.share >= setup.stallAtShare
-  const done = before.done && before.share > 0.985
-  const into = stalled || done ? 0 : batteryInput(setup, before, ocv, cell)
-
-  const amps = into > 0 ? currentFor(into, ocv, cell.ohm) : 0
+  const tail = before.done && setup.onOffAtEnd && Math.floor(before.t / 90) % 2 === 0 ? TAIL_W : 0
+  // What can reach the inside of the device. A pad that has stalled passes no more than what the device uses.
+  const reaches = supplyWatts(setup, before) * setup.converterEfficiency
+  const uses = before.share > 0 ? setup.systemWatts + tail : Math.min(setup.systemWatts, reaches)
+  const atCeiling = CELL_MAX_VOLTS * Math.max(0, (CELL_MAX_VOLTS - ocv) / cell.ohm)
+  const asked = stalled || before.done ? 0 : Math.min(allowedWatts(setup, before), atCeiling)
+  const into = Math.min(asked, reaches - uses)
+  const amps = currentFor(into, ocv, cell.ohm)
   const storedWatts = ocv * amps
-  const tail = done && setup.onOffAtEnd && Math.floor(before.t / 90) % 2 === 0 ? 1.2 : 0
-  const deviceWatts = (into + setup.systemWatts + tail) / setup.converterEfficiency
-  // A pad that has stopped still hums; a wire only feeds the device.
-  const meterWatts = stalled ? 0.4 : deviceWatts / setup.linkEfficiency
+  const drawn = into + uses
+  const deviceWatts = drawn / setup.converterEfficiency
+  const meterWatts = deviceWatts / setup.linkEfficiency
   const { volts, amps: meterAmps } = atMeter(setup, before, meterWatts)
 
   const hours = dt / 3600
   // Summed from where each is lost, not as a remainder, so that the energy balance is a real check.
-  const system = stalled ? 0.4 : setup.systemWatts + tail
-  const conversion = stalled
-    ? 0
-    : deviceWatts * (1 - setup.converterEfficiency) + meterWatts * (1 - setup.linkEfficiency)
-  const lossWatts = amps * amps * cell.ohm + system + conversion
+  const lossWatts = amps * amps * cell.ohm + uses + (deviceWatts - drawn) + (meterWatts - deviceWatts)
   const warming = setup.linkEfficiency < 1 ? lossWatts * 0.6 : lossWatts
+  const share = Math.min(1, Math.max(0, before.share + (storedWatts * hours) / setup.usableWh))
   return {
     t: before.t + dt,
-    share: Math.min(1, before.share + (storedWatts * hours) / setup.usableWh),
+    share,
     temperatureC:
       before.temperatureC +
       ((warming - setup.heatLoss * (before.temperatureC - setup.ambientC)) * dt) / setup.heatCapacity,
@@ -110,24 +118,24 @@ export function step(setup: ChargeSetup, before: ChargeState, dt: number): Charg
     deliveredWh: before.deliveredWh + meterWatts * hours,
     storedWh: before.storedWh + storedWatts * hours,
     lossesWh: before.lossesWh + lossWatts * hours,
-    done: done || before.share >= 1 || (before.share > 0.985 && amps < END_C_RATE * cell.ah),
+    done: before.done
+      ? share > RECHARGE_BELOW
+      : share >= 1 || (into >= atCeiling && amps < END_C_RATE * cell.ah),
   }
 }
 
-const cellOf = ({ usableWh }: ChargeSetup) => {
+const cellOf = ({ usableWh, ohmAh = CELL_OHM_AH }: ChargeSetup) => {
   const ah = usableWh / CELL_MEAN_VOLTS
-  return { ah, ohm: CELL_OHM_AH / ah }
+  return { ah, ohm: ohmAh / ah }
 }
 
-/** Watts at the cell's terminals: the least of what supply, staircase, heat and voltage allow. */
-function batteryInput(setup: ChargeSetup, s: ChargeState, ocv: number, cell: { ohm: number }): number {
-  const supply = supplyWatts(setup, s) * setup.linkEfficiency * setup.converterEfficiency - setup.systemWatts
-  const stair = setup.staircase.find((limit) => s.share < limit.untilShare) ?? setup.staircase.at(-1)!
-  const allowed = stair.watts * throttle(setup, s.temperatureC)
-  const atCeiling = CELL_MAX_VOLTS * Math.max(0, (CELL_MAX_VOLTS - ocv) / cell.ohm)
-  return Math.max(0, Math.min(supply, allowed, atCeiling))
+/** Watts that the device lets into its battery: its staircase, less what heat takes away. */
+function allowedWatts(setup: ChargeSetup, { share, temperatureC }: ChargeState): number {
+  const stair = setup.staircase.find((limit) => share < limit.untilShare) ?? setup.staircase.at(-1)!
+  return stair.watts * throttle(setup, temperatureC)
 }
 
+/** Watts that can reach the device: what was agreed on, once it was. */
 function supplyWatts({ agreement, negotiationS }: ChargeSetup, s: ChargeState): number {
   if (agreement.outcome === 'none' || agreement.outcome === 'connected') return 0
   if (s.t < negotiationS && agreement.volts > 5) return Math.min(agreement.watts, 7.5)
@@ -140,7 +148,7 @@ function throttle({ throttleFromC, throttleToC, throttleFloor }: ChargeSetup, c:
   return 1 - Math.min(1, Math.max(0, over)) * (1 - throttleFloor)
 }
 
-/** Current that puts `watts` into the terminals: watts = (OCV + I·R)·I. */
+/** Current that puts `watts` into the terminals, or takes them out where negative: watts = (OCV + I·R)·I. */
 const currentFor = (watts: number, ocv: number, ohm: number): number =>
   (-ocv + Math.sqrt(ocv * ocv + 4 * ohm * watts)) / (2 * ohm)
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { traceFromReadings, type Trace } from '../trace/trace'
-import { acceptanceFrom, forecastS, genericAcceptance, levelAfter } from './forecast'
+import { acceptanceFrom, genericAcceptance } from './acceptance'
+import { forecast, forecastS, levelAfter } from './forecast'
 
 // A phone's power along straight lines, minutes and watts. Common practice, no source.
 const PHONE = [
@@ -59,4 +60,64 @@ it('takes a log of a million readings, which is more than a call may have argume
   expect(energyWh.at(-1)! - energyWh[1]).toBeCloseTo(50, 2)
   expect(energyWh[1]).toBeCloseTo((50 * 0.05) / 0.95, 2)
   expect(watts[0]).toBe(18)
+})
+
+describe('what is drawn beside the charge, and what is lost on the way', () => {
+  // An hour at 22 W from empty to full, then 2 W for ten minutes: 20 Wh for the battery.
+  const hour = (start: number, end: number, minutesFull = 10) =>
+    traceFromReadings([
+      ...Array.from({ length: 61 }, (_, i) => ({
+        t: i * 60,
+        power: 22,
+        percent: Math.floor(start + ((end - start) * i) / 60),
+      })),
+      ...Array.from({ length: minutesFull }, (_, i) => ({ t: 3660 + i * 60, power: 2, percent: end })),
+    ])
+  const wired = acceptanceFrom(hour(0, 100))!
+  const full = (c: typeof wired, ...more: [number, number?]) => forecastS(c, more[0], 0, 100, more[1]) / 3600
+
+  it('is found after the display turned full, and taken off every source', () => {
+    expect(wired.restingW).toBeCloseTo(2, 9)
+    expect(wired.energyWh.at(-1)).toBeCloseTo(20, 9)
+    expect(full(wired, 100)).toBeCloseTo(1, 9)
+    expect(full(wired, 12)).toBeCloseTo(2, 9)
+    expect(full(wired, 2)).toBeNaN()
+  })
+  it('a pad that passes half needs twice the watts', () => {
+    expect(full(wired, 24, 0.5)).toBeCloseTo(2, 9)
+    // The same run read before such a pad: half of its 22 W arrive, and half of the 2 W.
+    const onPad = acceptanceFrom(hour(0, 100), { linkEfficiency: 0.5 })!
+    expect(onPad.restingW).toBeCloseTo(1, 9)
+    expect(onPad.energyWh.at(-1)).toBeCloseTo(10, 9)
+  })
+  it('what a run did not see is taken at the watts of its ends', () => {
+    const part = acceptanceFrom(hour(10, 99, 0), { restingW: 2 })!
+    expect(part.energyWh.at(-1)).toBeCloseTo(20 / 0.89, 9)
+    expect(full(part, 100)).toBeCloseTo(1 / 0.89, 9)
+    expect(acceptanceFrom(hour(11, 100))).toBeNull()
+    expect(acceptanceFrom(hour(0, 98))).toBeNull()
+  })
+  it('a level after some time never rises where nothing arrives', () => {
+    expect(levelAfter(wired, 1, 30, 3600)).toBe(30)
+    expect(levelAfter(wired, 12, 30, 3600)).toBeCloseTo(80, 6)
+    expect(levelAfter(wired, 12, 30, 9999)).toBe(100)
+  })
+  it('says how sure it is, and what it assumed', () => {
+    const known = forecast(wired, { sourceWatts: 12, from: 0, to: 100, repeatability: 0.05 })
+    expect(known.seconds).toBeCloseTo(7200, 6)
+    // 5 % of repeats, 1 % of the curve, 1.44 % of the cell’s own loss, half a point: in quadrature.
+    const pace = (0.05 * (1 - 1 / 2)) / Math.sqrt(3)
+    expect(known.uncertaintyS / 7200).toBeCloseTo(Math.hypot(0.05, 0.01, pace, 0.005 / Math.sqrt(3)), 6)
+    expect(known.assumed).toEqual([])
+    const guessed = forecast(genericAcceptance(20, 20), {
+      sourceWatts: 12,
+      from: 0,
+      to: 100,
+      linkEfficiency: 0.75,
+      linkAssumed: true,
+    })
+    expect(guessed.assumed).toHaveLength(4)
+    expect(guessed.uncertaintyS).toBeGreaterThan(0.15 * guessed.seconds)
+    expect(forecast(wired, { sourceWatts: 1, from: 0, to: 100 }).seconds).toBeNaN()
+  })
 })

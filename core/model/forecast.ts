@@ -1,76 +1,22 @@
-import { cut } from '../analysis/integral'
-import { samplesOf } from '../trace/samples'
-import { powerColumn, type Trace } from '../trace/trace'
+import type { AcceptanceCurve } from './acceptance'
 
 /**
- * What a device takes, watt by watt-hour: meter watts along the energy delivered since empty, straight lines
- * between points. `energyWh` rises from 0 to what a full charge takes at the meter.
+ * Seconds from one level to another on a source that gives at most `sourceWatts`:
+ * dt = dE / min(A(E), P × link efficiency − resting draw). Levels are shares of the full charge's energy, in percent.
+ * NaN when nothing reaches the battery or the levels do not rise.
+ *
+ * @param linkEfficiency share of the source's watts that reaches the device: 1 for a wire, less for a pad
  */
-export interface AcceptanceCurve {
-  energyWh: Float64Array
-  watts: Float64Array
-  /** Made from a run of this device, or the generic curve of its kind. */
-  origin: 'run' | 'generic'
-}
-
-/** A run counts as full when it starts this low and ends this high, in percent. */
-const FULL_FROM = 10
-const FULL_TO = 99
-/** Below this power a charge is over rather than slow, as a share of the most taken. */
-const FLOOR_SHARE = 0.005
-
-/**
- * The acceptance curve of a full run. A run that began above empty has its energy share shifted so that the
- * missing start is taken at the power it began with. Null when the trace is not a full run with power.
- */
-export function acceptanceFrom(trace: Trace): AcceptanceCurve | null {
-  const power = powerColumn(trace)
-  const span = fullSpan(trace)
-  if (!power || !span) return null
-  const { t, v } = cut(samplesOf(trace.time, power), span.fromS, span.toS)
-  if (t.length < 3) return null
-  const startWatts = v.find((w) => w > 0) ?? NaN
-  const total = cumulative(t, v)
-  const delivered = total[total.length - 1]
-  if (!(delivered > 0)) return null
-  const missing = (delivered * span.startShare) / (1 - span.startShare)
-  // Columns may hold a million readings: no step spreads one into arguments.
-  const floor = FLOOR_SHARE * v.reduce((most, w) => Math.max(most, w), 0)
-  const lead = missing > 0 ? 1 : 0
-  const energyWh = new Float64Array(v.length + lead)
-  const watts = new Float64Array(v.length + lead)
-  if (lead) watts[0] = startWatts
-  total.forEach((e, i) => (energyWh[i + lead] = e + missing))
-  v.forEach((w, i) => (watts[i + lead] = Math.max(w, floor)))
-  return { energyWh, watts, origin: 'run' }
-}
-
-/** Hold at the most it takes to this share, then an exponential taper to the end. */
-const HOLD_UNTIL = 0.8
-const TAPER_ENDS_AT = 0.05
-const GENERIC_POINTS = 500
-
-/** The generic curve: hold, then taper. Wh at the meter, W. */
-export function genericAcceptance(meterWh: number, mostWatts: number): AcceptanceCurve {
-  const hold = HOLD_UNTIL
-  const share = (i: number) => i / GENERIC_POINTS
-  // An exponential fall in time is a straight fall along energy, ending at the taper's last power.
-  const power = (s: number) => (s <= hold ? 1 : 1 - (1 - TAPER_ENDS_AT) * ((s - hold) / (1 - hold)))
-  const shares = Float64Array.from({ length: GENERIC_POINTS + 1 }, (_, i) => share(i))
-  return {
-    energyWh: shares.map((s) => s * meterWh),
-    watts: shares.map((s) => power(s) * mostWatts),
-    origin: 'generic',
-  }
-}
-
-/**
- * Seconds from one level to another on a source that gives at most `sourceWatts`: dt = dE / min(A(E), P).
- * Levels are shares of the full charge's energy, in percent. NaN when nothing flows or the levels do not rise.
- */
-export function forecastS(curve: AcceptanceCurve, sourceWatts: number, from: number, to: number): number {
+export function forecastS(
+  curve: AcceptanceCurve,
+  sourceWatts: number,
+  from: number,
+  to: number,
+  linkEfficiency = 1,
+): number {
   const total = curve.energyWh[curve.energyWh.length - 1]
-  if (!(sourceWatts > 0) || !(to > from)) return NaN
+  const cap = sourceWatts * linkEfficiency - curve.restingW
+  if (!(cap > 0) || !(to > from)) return NaN
   const [low, high] = [(from / 100) * total, (to / 100) * total]
   let hours = 0
   for (let i = 1; i < curve.energyWh.length; i++) {
@@ -78,7 +24,7 @@ export function forecastS(curve: AcceptanceCurve, sourceWatts: number, from: num
     const [a, b] = [Math.max(low, e0), Math.min(high, e1)]
     if (b <= a) continue
     const at = (e: number) => wattsBetween(curve.watts[i - 1], curve.watts[i], (e - e0) / (e1 - e0))
-    hours += hoursAcross(b - a, at(a), at(b), sourceWatts)
+    hours += hoursAcross(b - a, at(a), at(b), cap)
   }
   return hours * 3600
 }
@@ -89,12 +35,15 @@ export function levelAfter(
   sourceWatts: number,
   from: number,
   seconds: number,
+  linkEfficiency = 1,
 ): number {
   let [low, high] = [from, 100]
-  if (!(forecastS(curve, sourceWatts, from, 100) > seconds)) return 100
+  const takes = (to: number) => forecastS(curve, sourceWatts, from, to, linkEfficiency)
+  if (Number.isNaN(takes(100))) return from
+  if (takes(100) <= seconds) return 100
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2
-    if (middle > from && forecastS(curve, sourceWatts, from, middle) > seconds) high = middle
+    if (takes(middle) > seconds) high = middle
     else low = middle
   }
   return low
@@ -113,26 +62,74 @@ function hoursAcross(wh: number, w0: number, w1: number, cap: number): number {
   return wh * (over / cap + (2 * (1 - over)) / (cap + low))
 }
 
-interface Span {
-  fromS: number
-  toS: number
-  startShare: number
+/** What a forecast speaks of. Levels in percent, watts at the source. */
+export interface ForecastQuestion {
+  sourceWatts: number
+  from: number
+  to: number
+  /** Share of the source's watts that reaches the device; 1 where left out. */
+  linkEfficiency?: number
+  /** True where nobody measured that share. */
+  linkAssumed?: boolean
+  /** How well runs of one set-up repeat, as a share of their time; assumed where left out. */
+  repeatability?: number
 }
 
-function fullSpan({ time, percent }: Trace): Span | null {
-  if (time.length < 3) return null
-  // A trace without levels is taken at its word: from empty to full.
-  if (!percent) return { fromS: time[0], toS: time[time.length - 1], startShare: 0 }
-  const first = percent.find((p) => !Number.isNaN(p))
-  const last = percent.findIndex((p) => p >= FULL_TO)
-  if (first === undefined || first > FULL_FROM || last < 0) return null
-  const full = percent.findIndex((p) => p >= 100)
-  return { fromS: time[0], toS: time[full < 0 ? last : full], startShare: first / 100 }
+/** Seconds, their standard uncertainty, and what had to be assumed, in words. */
+export interface Forecast {
+  seconds: number
+  uncertaintyS: number
+  assumed: string[]
 }
 
-function cumulative(t: Float64Array, v: Float64Array): Float64Array {
-  const sum = new Float64Array(t.length)
-  for (let i = 1; i < t.length; i++)
-    sum[i] = sum[i - 1] + (((v[i] + v[i - 1]) / 2) * (t[i] - t[i - 1])) / 3600
-  return sum
+/** Assumed until a logbook's own repeats say otherwise. */
+export const ASSUMED_REPEATABILITY = 0.02
+/** How far a curve lies off as a share of time: of a run, and of a kind of device. */
+const CURVE_U = { run: 0.01, generic: 0.15 }
+/** At this much of its capacity an hour, about a twentieth of what goes into a cell is lost in it (from memory). */
+const CELL_LOSS_AT_1C = 0.05
+/** What a device draws when full, where its run did not show it: at most this share of the most it takes. */
+const RESTING_AT_MOST = 0.02
+/** A link's efficiency that nobody measured may lie this far off. */
+const LINK_OFF_BY = 0.1
+const RECTANGULAR = Math.sqrt(3)
+
+/**
+ * A forecast with its spread: how well runs repeat, the curve's own, what is lost in a cell that is charged at another
+ * pace, the displays' half points at both ends, and what was assumed; in quadrature (GUM JCGM 100:2008 §5.1.2,
+ * rectangular parts by §4.3.7).
+ *
+ * @returns NaN for both where nothing reaches the battery or the levels do not rise
+ * @example forecast(genericAcceptance(20, 20), { sourceWatts: 5, from: 0, to: 80 }).seconds // 11520
+ */
+export function forecast(curve: AcceptanceCurve, question: ForecastQuestion): Forecast {
+  const { sourceWatts, from, to, linkEfficiency = 1 } = question
+  const reach = (watts: number, a: number, b: number) => forecastS(curve, watts, a, b, linkEfficiency)
+  const seconds = reach(sourceWatts, from, to)
+  const total = curve.energyWh[curve.energyWh.length - 1]
+  const most = curve.watts.reduce((top, w) => Math.max(top, w), 0)
+  const cap = sourceWatts * linkEfficiency - curve.restingW
+  const own = reach(Infinity, from, to)
+  const pace = CELL_LOSS_AT_1C * ((to - from) / 100) * 3600 * (1 / own - 1 / seconds)
+  // Half a point at each end, in seconds of the charge there.
+  const ends =
+    (reach(sourceWatts, from, Math.min(from + 1, to)) + reach(sourceWatts, Math.max(to - 1, from), to)) / 2
+  const assumed: string[] = []
+  const parts = [
+    seconds * (question.repeatability ?? ASSUMED_REPEATABILITY),
+    seconds * CURVE_U[curve.origin],
+    (seconds * pace) / RECTANGULAR,
+    ends / 2 / RECTANGULAR,
+  ]
+  if (curve.origin === 'generic') assumed.push('the generic curve of its kind')
+  if (question.repeatability === undefined) assumed.push('runs that repeat within 2 %')
+  if (curve.restingW === 0) {
+    assumed.push('nothing drawn beside the charge')
+    parts.push((seconds * Math.min(1, (RESTING_AT_MOST * most) / cap)) / RECTANGULAR)
+  }
+  if (question.linkAssumed) {
+    assumed.push(`${Math.round(linkEfficiency * 100)} % of the watts arriving`)
+    parts.push((seconds * LINK_OFF_BY) / linkEfficiency / RECTANGULAR)
+  }
+  return { seconds, uncertaintyS: total > 0 ? Math.hypot(...parts) : NaN, assumed }
 }

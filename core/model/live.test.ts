@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { traceFromReadings } from '../trace/trace'
-import { acceptanceFrom, forecastS } from './forecast'
+import { acceptanceFrom } from './acceptance'
+import { forecastS } from './forecast'
 import { recentRate, remainingS } from './live'
 
 describe('a run under way', () => {

@@ -1,4 +1,5 @@
-import { forecastS, type AcceptanceCurve } from './forecast'
+import type { AcceptanceCurve } from './acceptance'
+import { forecastS } from './forecast'
 
 /** Pace is read over at least this long, where there is as much: shorter, and whole points rule it. s */
 const RATE_SPAN_S = 600

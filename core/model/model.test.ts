@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { energy } from '../analysis/energy'
 import { milestone } from '../analysis/milestones'
+import { blankDevice } from '../gear/deviceFields'
 import type { Device, Source } from '../gear/gear'
 import { parseOffers } from '../gear/offers'
 import { traceFromReadings } from '../trace/trace'
 import { simulatedBench } from './instruments'
+import { startOf, step, type ChargeSetup } from './charge'
 import { setupFor } from './setup'
 
 const phone = {
@@ -72,5 +74,83 @@ describe('the charge model', () => {
     const levels = Array.from(run(charger(30, '9V3A')).trace.percent!)
     expect(Math.max(...levels)).toBe(100)
     expect(levels.every((p, i) => i === 0 || p >= levels[i - 1])).toBe(true)
+  })
+})
+
+describe('where the source is weak', () => {
+  const laptop = blankDevice({
+    id: 'l',
+    name: 'L',
+    kind: 'laptop',
+    capacityWh: 56,
+    fixedVolts: [20],
+    maxWatts: 60,
+  })
+  /** States of a charge, one a second. */
+  const states = (setup: ChargeSetup, hours: number) => {
+    const all = [startOf(setup)]
+    while (all.length <= hours * 3600) all.push(step(setup, all.at(-1)!, 1))
+    return all
+  }
+
+  it('a charge ends at constant voltage, not because the source gives little', () => {
+    const setup = setupFor(
+      blankDevice({ id: 't', name: 'T', kind: 'tablet', capacityWh: 60 }),
+      charger(3, '5V0.6A'),
+      {
+        startPercent: 97,
+      },
+    )
+    const end = states(setup, 3).at(-1)!
+    expect(end.done).toBe(true)
+    expect(end.share).toBeGreaterThan(0.993)
+  })
+
+  it.each([
+    ['a wire', charger(5, '5V1A')],
+    ['a pad', { ...charger(5, ''), kind: 'wireless pad' } as Source],
+  ])(
+    'no more is drawn through %s than it gives, and what is used beyond comes out of the battery',
+    (_, source) => {
+      const device = { ...laptop, wirelessWatts: 5 }
+      const setup = { ...setupFor(device, source, { startPercent: 30 }), systemWatts: 12 }
+      const all = states(setup, 1)
+      const end = all.at(-1)!
+      // 5 W reach the device; before a pad stands what it loses. The battery gives the rest of the 12 W.
+      expect(setup.agreement.watts).toBe(5)
+      expect(Math.max(...all.map((s) => s.watts * setup.linkEfficiency))).toBeLessThanOrEqual(5 + 1e-9)
+      expect(end.watts * setup.linkEfficiency).toBeCloseTo(5, 9)
+      expect(end.batteryWatts).toBeCloseTo(5 * setup.converterEfficiency - 12, 9)
+      expect(end.share).toBeLessThan(0.21)
+      expect(end.storedWh).toBeCloseTo((end.share - 0.3) * setup.usableWh, 6)
+      expect(end.deliveredWh).toBeCloseTo(end.storedWh + end.lossesWh, 6)
+    },
+  )
+
+  it('a battery that is empty gives nothing more', () => {
+    const setup = { ...setupFor(laptop, charger(5, '5V1A'), { startPercent: 1 }), systemWatts: 30 }
+    const end = states(setup, 1).at(-1)!
+    expect(end.share).toBe(0)
+    expect(end.batteryWatts).toBe(0)
+  })
+
+  it('what is connected and does not charge draws nothing, and lives on its battery', () => {
+    const setup = setupFor({ ...laptop, minWatts: 30 }, charger(12, '5V2.4A'), { startPercent: 50 })
+    expect(setup.agreement.outcome).toBe('connected')
+    const end = states(setup, 1).at(-1)!
+    expect([end.watts, end.amps, end.deliveredWh]).toEqual([0, 0, 0])
+    // 3 W for an hour, and a little for the pack's own resistance.
+    expect((0.5 - end.share) * 56).toBeGreaterThan(3)
+    expect((0.5 - end.share) * 56).toBeLessThan(3.05)
+  })
+
+  it('a pad that has stalled passes what the device uses, and the level stands', () => {
+    const setup = setupFor({ ...phone, wirelessWatts: 10 }, { ...charger(15, ''), kind: 'wireless pad' } as Source, {
+      startPercent: 55,
+      stallAtShare: 0.56,
+    }) // prettier-ignore
+    const all = states(setup, 2)
+    expect(all.at(-1)!.share).toBeCloseTo(all[3600].share, 12)
+    expect(all.at(-1)!.watts).toBeCloseTo(setup.systemWatts / 0.9 / 0.76, 9)
   })
 })

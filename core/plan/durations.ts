@@ -1,7 +1,8 @@
 import { agree } from '../gear/agree'
 import { capacityOf } from '../gear/capacity'
 import type { Cable, Device, DeviceKind, Source } from '../gear/gear'
-import { forecastS, genericAcceptance, levelAfter, type AcceptanceCurve } from '../model/forecast'
+import { genericAcceptance, type AcceptanceCurve } from '../model/acceptance'
+import { forecast, levelAfter, type Forecast } from '../model/forecast'
 import type { Protocol } from '../protocol/protocol'
 import type { BenchMeans } from './campaign'
 
@@ -9,6 +10,8 @@ import type { BenchMeans } from './campaign'
 export interface Expectation {
   /** Charging alone, as expected. */
   chargeS: number
+  /** Its standard uncertainty; 0 for a fixed time. */
+  uncertaintyS: number
   /** Charging with the share kept in hand, to whole five minutes: what the timetable reserves. */
   slotS: number
   drainS: number
@@ -48,12 +51,13 @@ export function expectedTime(
   const curve = curveFor(device, own)
   const { outcome, watts } = agree(device, source, cable)
   const flows = outcome === 'charges' || outcome === 'slow'
-  const [chargeS, basis, why] = chargeTime(protocol, curve, flows ? watts : 0)
+  const [{ seconds: chargeS, uncertaintyS }, basis, why] = chargeTime(protocol, curve, flows ? watts : 0)
   const drainS = drainTime(device, protocol, curve, flows ? watts : 0, means)
   const restS = protocol.restMinutes * 60
   const held = protocol.stop.kind === 'duration' ? 1 : 1 + means.marginPercent / 100
   return {
     chargeS,
+    uncertaintyS,
     slotS: Math.ceil((chargeS * held) / STEP_S - 1e-9) * STEP_S,
     drainS,
     restS,
@@ -72,13 +76,17 @@ function chargeTime(
   protocol: Protocol,
   curve: AcceptanceCurve,
   watts: number,
-): [number, Expectation['basis'], string] {
+): [Pick<Forecast, 'seconds' | 'uncertaintyS'>, Expectation['basis'], string] {
   const { stop, startPercent } = protocol
-  if (stop.kind === 'duration') return [stop.seconds, 'fixed', 'the protocol’s fixed time']
-  if (!(watts > 0)) return [WATCH_S, 'watched', 'it is not expected to charge: watched for half an hour']
+  if (stop.kind === 'duration') return [exactly(stop.seconds), 'fixed', 'the protocol’s fixed time']
+  if (!(watts > 0))
+    return [exactly(WATCH_S), 'watched', 'it is not expected to charge: watched for half an hour']
   const to = stop.kind === 'level' ? Math.max(stop.percent, startPercent + 1) : 100
-  return [forecastS(curve, watts, Math.min(startPercent, 99), to), curve.origin, BASIS_WORDS[curve.origin]]
+  const found = forecast(curve, { sourceWatts: watts, from: Math.min(startPercent, 99), to })
+  return [found, curve.origin, BASIS_WORDS[curve.origin]]
 }
+
+const exactly = (seconds: number) => ({ seconds, uncertaintyS: 0 })
 
 /** Before the next run the device is drained from where the last one left it. */
 function drainTime(

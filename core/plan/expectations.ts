@@ -1,5 +1,5 @@
 import type { Cable, Device, Source } from '../gear/gear'
-import type { AcceptanceCurve } from '../model/forecast'
+import type { AcceptanceCurve } from '../model/acceptance'
 import { pairKey, type Campaign } from './campaign'
 import { expectedTime, type Expectation } from './durations'
 

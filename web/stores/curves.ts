@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { shallowReactive } from 'vue'
-import type { AcceptanceCurve } from '@core/model/forecast'
+import type { AcceptanceCurve } from '@core/model/acceptance'
 import { planWork } from '../workers/plan'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'

@@ -5,7 +5,7 @@ import type { PlanGear } from '@core/plan/expectations'
 import { savings, type Saving } from '@core/plan/savings'
 import { study } from '@core/plan/study'
 import type { Campaign } from '@core/plan/campaign'
-import { acceptanceFrom, type AcceptanceCurve } from '@core/model/forecast'
+import { acceptanceFrom, type AcceptanceCurve } from '@core/model/acceptance'
 import type { Trace } from '@core/trace/trace'
 
 export interface LayOutOptions {

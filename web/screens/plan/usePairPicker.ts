@@ -1,4 +1,5 @@
 import { computed, ref } from 'vue'
+import { withDoubt } from '@core/words/sentence'
 import { duration, figure } from '@core/words/figures'
 import { agree } from '@core/gear/agree'
 import { pairKey, type Campaign } from '@core/plan/campaign'
@@ -38,7 +39,7 @@ export function usePairPicker(campaign: () => Campaign) {
           repeats: repeats.get(pairKey(pair)) ?? 0,
           expect: `${flows ? figure(watts, 0, 'W') : 'no charge'}, ${duration(time.chargeS)}`,
           basis: BASIS_MARKS[time.basis],
-          why: `${why} Expected time ${time.why}.`,
+          why: `${why} Expected: ${withDoubt(time.chargeS, time.uncertaintyS)}, ${time.why}.`,
         }
       }),
     }))
