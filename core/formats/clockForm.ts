@@ -1,7 +1,7 @@
 import { number, object, string } from 'yup'
 import { CHANNELS, channel, type Channel } from '../trace/channels'
 import { typedNumber } from '../trace/typedNumber'
-import { clock } from '../words/figures'
+import { exactClock } from '../words/figures'
 import { parseClock } from './timeCell'
 
 /** After the last reading something may still have happened, s. */
@@ -31,8 +31,8 @@ export const readingTimeSchema = (lowS: number, highS: number) =>
       lowS,
       Math.min(highS, lowS + 72 * 3600),
       Number.isFinite(highS)
-        ? `Write a time between ${clock(lowS)} and ${clock(highS)}: readings keep their order.`
-        : `Write a time from ${clock(lowS)} on: readings keep their order.`,
+        ? `Write a time between ${exactClock(lowS)} and ${exactClock(highS)}: readings keep their order.`
+        : `Write a time from ${exactClock(lowS)} on: readings keep their order.`,
     ),
     why: string().trim().required(WHY).max(400),
   })

@@ -7,6 +7,8 @@ import { CONDITION_KINDS, START_WAYS, type Condition, type Protocol } from './pr
 import type { ReadingRule, StopRule } from './rules'
 
 const SHORTEST_STEP_S = 1
+/** A logging meter may be faster than a hand. */
+const SHORTEST_LOG_S = 0.01
 const LONGEST_STEP_S = 7200
 const LONGEST_RUN_S = 72 * 3600
 const MOST_MINUTES = 200
@@ -17,10 +19,10 @@ function cleanReading(given: unknown): ReadingRule | undefined {
   const r = given as ReadingRule
   switch (r.kind) {
     case 'every':
-    case 'meter':
-      return isBetween(r.seconds, SHORTEST_STEP_S, LONGEST_STEP_S)
-        ? { kind: r.kind, seconds: r.seconds }
-        : undefined
+    case 'meter': {
+      const shortest = r.kind === 'meter' ? SHORTEST_LOG_S : SHORTEST_STEP_S
+      return isBetween(r.seconds, shortest, LONGEST_STEP_S) ? { kind: r.kind, seconds: r.seconds } : undefined
+    }
     case 'closing-in': {
       const { kind, seconds, thenSeconds, abovePercent } = r
       const holds =
@@ -43,7 +45,8 @@ function cleanReading(given: unknown): ReadingRule | undefined {
   }
 }
 
-const READING = 'The reading rule does not hold: steps are 1 s to 2 h, given minutes rise.'
+const READING =
+  'The reading rule does not hold: steps are 1 s to 2 h (a meter’s from 0.01 s), given minutes rise.'
 /** A rule of reading within its bounds; what belongs to another kind is dropped. */
 export const readingRuleSchema = mixed<ReadingRule>((v): v is ReadingRule => cleanReading(v) !== undefined)
   .transform((v: unknown) => cleanReading(v) ?? v)

@@ -51,8 +51,9 @@ export function valueAfter(samples: Samples, at: number): number {
   return last >= 0 && samples.t[last] === at ? samples.v[last] : valueAt(samples, at)
 }
 
-/** The step a trace was read at, whole seconds between 1 and 7200; a minute where it cannot be told. */
+/** The step a trace was read at: hundredths of a second to 7200 s, whole from one second up; a minute where it cannot be told. */
 export const usualStep = ({ time }: { time: Float64Array }): number => {
   const mean = time.length > 1 ? (time[time.length - 1] - time[0]) / (time.length - 1) : 60
-  return Math.min(7200, Math.max(1, Math.round(mean)))
+  const tidy = mean < 0.95 ? Math.round(mean * 100) / 100 : Math.round(mean)
+  return Math.min(7200, Math.max(0.01, tidy))
 }

@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { asRead, clock, countdown, duration, figure, points, UNKNOWN, withSpread } from './figures'
+import {
+  asRead,
+  clock,
+  countdown,
+  duration,
+  exactClock,
+  figure,
+  points,
+  UNKNOWN,
+  withSpread,
+} from './figures'
 
 /** No-break spaces as plain ones, so that the expectations can be read. */
 const plain = (text: string) => text.replaceAll('\u00A0', ' ')
@@ -78,7 +88,17 @@ it.each([
 ])('%s s left', (seconds, text) => expect(countdown(seconds)).toBe(text))
 
 it('writes a figure with twice its uncertainty, and without where that is not known', () => {
+  expect(withSpread(11.23, 0.09, 0, '%')).toBe('11.2\u00A0% ± 0.2')
+  expect(withSpread(150.6, 0, 2, 'Wh')).toBe('150.60\u00A0Wh')
+  expect(withSpread(150.6, 1e-6, 2, 'Wh')).toBe('150.60\u00A0Wh')
   expect(withSpread(20.07, 0.104, 2, 'Wh')).toBe('20.07\u00A0Wh ± 0.21')
   expect(withSpread(20.07, NaN, 2, 'Wh')).toBe('20.07\u00A0Wh')
   expect(withSpread(NaN, 0.1, 2, 'Wh')).toBe('–')
+})
+
+it('a moment between two seconds is written to the thousandth', () => {
+  expect(exactClock(307.25)).toBe('0:05:07.25')
+  expect(exactClock(307)).toBe('0:05:07')
+  expect(exactClock(59.9996)).toBe('0:01:00')
+  expect(exactClock(-1)).toBe('0:00:00')
 })

@@ -20,11 +20,16 @@ export const asRead = (value: number | null | undefined, digits: number, unit = 
   return figure(value, decimals, unit)
 }
 
-/** A figure with what is known of it, twice its standard uncertainty: `20.07 Wh ± 0.21`; without, where that is not known. */
-export const withSpread = (value: number, uncertainty: number, digits: number, unit = ''): string =>
-  Number.isFinite(value) && Number.isFinite(uncertainty)
-    ? `${figure(value, digits, unit)} ± ${(2 * uncertainty).toFixed(digits)}`
+/**
+ * A figure with what is known of it, twice its standard uncertainty: `20.07 Wh ± 0.21`. A digit more where that would
+ * round to nothing; without, where it is not known or still nothing: nobody knows a figure to ± 0.
+ */
+export const withSpread = (value: number, uncertainty: number, digits: number, unit = ''): string => {
+  const room = [digits, digits + 1].find((d) => Number((2 * uncertainty).toFixed(d)) > 0)
+  return Number.isFinite(value) && Number.isFinite(uncertainty) && room !== undefined
+    ? `${figure(value, room, unit)} ± ${(2 * uncertainty).toFixed(room)}`
     : figure(value, digits, unit)
+}
 
 /** Percentage points: `1 point`, `12 points`. */
 export const points = (value: number, digits = 0): string =>
@@ -46,6 +51,15 @@ export function clock(seconds: number): string {
   const s = Math.max(0, Math.floor(seconds))
   const two = (n: number) => String(n).padStart(2, '0')
   return `${Math.floor(s / 3600)}:${two(Math.floor(s / 60) % 60)}:${two(s % 60)}`
+}
+
+/** The same to the thousandth, where a moment lies between two seconds: `0:05:07.25`. It reads back as it was. */
+export function exactClock(seconds: number): string {
+  const thousandths = Math.round(Math.max(0, seconds) * 1000)
+  const rest = String(thousandths % 1000)
+    .padStart(3, '0')
+    .replace(/0+$/, '')
+  return clock(Math.floor(thousandths / 1000)) + (rest && `.${rest}`)
 }
 
 /** Seconds left, as `4:59` or `1:04:59`. */

@@ -6,6 +6,7 @@ import { problemInWords, UnreadableFile, type Problem } from '@core/formats/prob
 import type { TraceReadResult } from '@core/formats/traceCsv'
 import { nextInk, type Logbook } from '@core/logbook/logbook'
 import { blankRun } from '@core/logbook/run'
+import type { ReadingRule } from '@core/protocol/rules'
 import { deviceConditions, noConditions } from '@core/protocol/runConditions'
 import { usualStep } from '@core/trace/samples'
 import { analysisWork } from '../workers/analysis'
@@ -28,6 +29,9 @@ const MAX_BYTES = 400 * 1024 * 1024
 const MOST_PLACES = 12
 
 /** Files on their way in: opened and looked at first, taken only when the reviewer says so. */
+/** No hand reads more often than once a second: that is a meter’s log. */
+const readAt = (seconds: number): ReadingRule => ({ kind: seconds < 1 ? 'meter' : 'every', seconds })
+
 export const useFiles = defineStore('files', () => {
   const logbook = useLogbook()
   // Shallow: a trace's columns must reach storage as they are, not wrapped.
@@ -128,7 +132,7 @@ export const useFiles = defineStore('files', () => {
       ink: nextInk(logbook.runs.filter((r) => r.deviceId === pair.deviceId).map((r) => r.ink)),
       startedAt: startedAt ?? new Date().toISOString(),
       startPercent: first ?? null,
-      reading: { kind: 'every', seconds: usualStep(trace) },
+      reading: readAt(usualStep(trace)),
       provenance: 'import',
       notes: `Read from ${current.file}.`,
       conditions: { ...noConditions(), ...(device && deviceConditions(device)) },

@@ -4,7 +4,7 @@ import { correctableLabel } from '@core/logbook/corrections'
 import type { Run } from '@core/logbook/run'
 import { channel } from '@core/trace/channels'
 import type { Correction } from '@core/trace/trace'
-import { clock, figure, UNKNOWN } from '@core/words/figures'
+import { exactClock, figure, UNKNOWN } from '@core/words/figures'
 import { fullDay, timeOfDay } from '@core/words/moments'
 
 /** Everything that was ever put right in this run, the earlier ones too. */
@@ -14,19 +14,19 @@ const value = (c: Correction, v: number | null) =>
   v === null
     ? 'not read'
     : c.what === 'time'
-      ? clock(v)
+      ? exactClock(v)
       : c.what === 'reading'
         ? figure(v, 0, '%')
         : `${v} ${channel(c.what).unit}`
 const said = (c: Correction) =>
   c.what === 'reading'
     ? {
-        what: `Reading added at ${clock(c.t)}`,
+        what: `Reading added at ${exactClock(c.t)}`,
         from: UNKNOWN,
         to: c.to === null ? 'without a level' : value(c, c.to),
       }
     : {
-        what: `${c.what === 'time' ? 'Time' : channel(c.what).label} at ${clock(c.t)}`,
+        what: `${c.what === 'time' ? 'Time' : channel(c.what).label} at ${exactClock(c.t)}`,
         from: value(c, c.from),
         to: value(c, c.to),
       }

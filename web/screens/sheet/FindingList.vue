@@ -39,7 +39,7 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: 56px 90px 1fr;
+  grid-template-columns: 56px 112px 1fr;
   gap: 8px;
   padding: 8px 0;
   border-bottom: var(--hairline);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { clock, figure } from '@core/words/figures'
+import { exactClock, figure } from '@core/words/figures'
 import { loadResistance } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
 import { channel, columnTitle, type Channel } from '@core/trace/channels'
@@ -29,7 +29,7 @@ const corrected = computed(() => {
   const all = new Map<string, string[]>()
   for (const c of props.run.corrections) {
     const key = `${c.row} ${c.what}`
-    const from = c.from === null ? 'not read' : c.what === 'time' ? clock(c.from) : c.from
+    const from = c.from === null ? 'not read' : c.what === 'time' ? exactClock(c.from) : c.from
     const words = c.what === 'reading' ? `added: ${c.why}` : `was ${from}: ${c.why}`
     all.set(key, [...(all.get(key) ?? []), words])
   }
@@ -68,10 +68,10 @@ const wasText = (row: number, what: Correction['what']) =>
             <th scope="row" class="number">
               <button
                 type="button"
-                :aria-label="`Correct the time ${clock(trace.time[row])}`"
+                :aria-label="`Correct the time ${exactClock(trace.time[row])}`"
                 @click="moving = row"
               >
-                {{ clock(trace.time[row]) }}
+                {{ exactClock(trace.time[row]) }}
               </button>
               <div v-for="what in ['time', 'reading'] as const" :key="what" class="was">
                 {{ wasText(row, what) }}
@@ -80,7 +80,7 @@ const wasText = (row: number, what: Correction['what']) =>
             <td v-for="c in channels" :key="c" class="number">
               <button
                 type="button"
-                :aria-label="`Correct ${columnTitle(c)} at ${clock(trace.time[row])}, now ${shown(row, c)}`"
+                :aria-label="`Correct ${columnTitle(c)} at ${exactClock(trace.time[row])}, now ${shown(row, c)}`"
                 @click="correcting = { row, what: c }"
               >
                 {{ shown(row, c) }}

@@ -2,7 +2,7 @@
 import { readingTimeSchema } from '@core/formats/clockForm'
 import type { Run } from '@core/logbook/run'
 import type { Trace } from '@core/trace/trace'
-import { clock } from '@core/words/figures'
+import { exactClock } from '@core/words/figures'
 import FormDialog from '../../forms/FormDialog.vue'
 import FormText from '../../forms/FormText.vue'
 import { useYupForm } from '../../forms/useYupForm'
@@ -16,7 +16,7 @@ const { time } = props.trace
 
 const { submit, failure, busy } = useYupForm({
   schema: () => readingTimeSchema(time[props.row - 1] ?? 0, time[props.row + 1] ?? Infinity),
-  initial: { time: clock(time[props.row]), why: '' },
+  initial: { time: exactClock(time[props.row]), why: '' },
 })
 const save = submit(async ({ time: to, why }: { time: number; why: string }) => {
   await logbook.moveReading(props.run.id, props.row, to, why)

@@ -1,0 +1,42 @@
+import fc from 'fast-check'
+import { expect, it } from 'vitest'
+import { exactClock } from '../words/figures'
+import { eventSchema, forgottenSchema, readingTimeSchema } from './clockForm'
+
+const why = 'read off the film'
+
+it('a moment that a form shows is the moment it stores, to the thousandth', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 24 * 3_600_000 }), (ms) => {
+      const event = eventSchema(24 * 3600).validateSync({ time: exactClock(ms / 1000), text: 'Cable moved' })
+      expect(event.time).toBe(ms / 1000)
+    }),
+  )
+})
+
+it('a reading stays between its neighbours, and the words say between which', () => {
+  const between = readingTimeSchema(0.1, 0.3)
+  expect(between.validateSync({ time: '0:00:00.2', why }).time).toBe(0.2)
+  expect(() => between.validateSync({ time: '0:00:00.4', why })).toThrow('between 0:00:00.1 and 0:00:00.3')
+  const last = readingTimeSchema(600, Infinity)
+  expect(last.validateSync({ time: '0:20:00', why }).time).toBe(1200)
+  expect(() => last.validateSync({ time: '0:09:59', why })).toThrow('from 0:10:00 on')
+  expect(() => last.validateSync({ time: '80:00:00', why })).toThrow('from 0:10:00 on')
+  expect(() => last.validateSync({ time: 'noon', why })).toThrow('from 0:10:00 on')
+  expect(() => last.validateSync({ time: '0:20:00', why: ' ' })).toThrow('Say why')
+})
+
+it('an event lies within the run and the hour after it; a forgotten reading says something', () => {
+  expect(() => eventSchema(60).validateSync({ time: '1:01:01', text: 'Cable moved' })).toThrow(
+    'within the run',
+  )
+  expect(eventSchema(60).validateSync({ time: '1:01:00', text: 'Cable moved' }).time).toBe(3660)
+  expect(() => eventSchema(60).validateSync({ time: '0:01:00', text: ' ' })).toThrow('a word or two')
+  const forgotten = forgottenSchema(600)
+  expect(forgotten.validateSync({ time: '0:05:00', percent: '12', why })).toMatchObject({
+    time: 300,
+    percent: 12,
+  })
+  expect(() => forgotten.validateSync({ time: '0:05:00', why })).toThrow('at least one value')
+  expect(() => forgotten.validateSync({ time: '0:05:00', percent: '101', why })).toThrow()
+})
