@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander'
 import { agreeCommand } from './agree'
 import { analyseCommand } from './analyse'
 import { forecastCommand } from './forecast'
+import { joinCommand } from './join'
 import { InputError } from './input'
 
 /** Exit codes: 0, or 2 with one line on standard error. */
@@ -14,6 +15,7 @@ const program = new Command('inkpath')
   .addCommand(analyseCommand())
   .addCommand(forecastCommand())
   .addCommand(agreeCommand())
+  .addCommand(joinCommand())
 
 for (const command of program.commands) command.exitOverride().configureOutput(program.configureOutput())
 

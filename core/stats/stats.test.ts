@@ -1,6 +1,7 @@
 import { mean, standardDeviation } from 'simple-statistics'
 import { expect, it } from 'vitest'
 import { fitLine } from './line'
+import { quantile } from './quantile'
 import { randomFrom } from './random'
 
 // NIST Statistical Reference Datasets, Linear Regression, "Norris" (lower difficulty, 36 observations); data and
@@ -21,6 +22,8 @@ it('fits the certified line of a reference data set', () => {
   const late = x.map((v) => v + 1e9)
   expect(fitLine(late, y).slope).toBeCloseTo(1.00211681802045, 6)
   expect(fitLine(x, y).mean).toBeCloseTo(y.reduce((a, b) => a + b, 0) / 36, 9)
+  const { slope, mean: meanY, meanT } = fitLine(x, y)
+  expect(meanY - slope * meanT).toBeCloseTo(-0.262323073774029, 10)
   expect(fitLine([1], [2]).slope).toBeNaN()
 })
 
@@ -48,4 +51,11 @@ it('draws evenly from 0 to 1, and normally about nothing', () => {
   const within = (k: number) => normal.filter((v) => Math.abs(v) < k).length / normal.length
   expect(within(1)).toBeCloseTo(0.683, 1.5)
   expect(within(2)).toBeCloseTo(0.954, 1.5)
+})
+
+it('takes the value below which a share lies, in any order, and none of nothing', () => {
+  const values = [20, 3, 8, 6, 7, 13, 9, 8, 10, 16, 15]
+  expect(quantile(values, 0.5)).toBe(9)
+  expect(quantile(Float64Array.from(values), 0.9)).toBe(16)
+  expect(quantile([], 0.5)).toBeNaN()
 })

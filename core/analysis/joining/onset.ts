@@ -1,0 +1,37 @@
+import { quantile } from '../../stats/quantile'
+import { firstAtOrAfter, type Samples } from '../../trace/samples'
+
+/** What flows for less than this is a blip, s. */
+const FOR_GOOD_S = 10
+/** Flowing is what lies above this share of what usually flows. */
+const FLOWING_SHARE = 0.05
+
+/** When something began to flow: after the last sample at which it did not, by the first at which it did. s */
+export interface Onset {
+  earliestS: number
+  latestS: number
+}
+
+/**
+ * The first moment from which something flows for good: at least 10 s without a break, above a twentieth of what
+ * usually flows. Null where nothing flows; `earliestS` is NaN where it flowed already at the first sample.
+ *
+ * @param samples watts or amperes, positive into the device; seconds
+ * @example onset({ t: Float64Array.of(0, 5, 10, 25), v: Float64Array.of(0, 9, 9, 9) }) // { earliestS: 0, latestS: 5 }
+ */
+export function onset({ t, v }: Samples): Onset | null {
+  if (t.length === 0) return null
+  const flowing = v.filter((value) => value > 0)
+  if (flowing.length === 0) return null
+  const limit = FLOWING_SHARE * quantile(flowing, 0.9)
+  for (let i = 0; i < t.length; i++) {
+    if (!(v[i] > limit)) continue
+    const until = firstAtOrAfter(t, t[i] + FOR_GOOD_S)
+    const breaks = v.subarray(i, until).findIndex((value) => !(value > limit))
+    const lasts = until < t.length || t[t.length - 1] - t[i] >= FOR_GOOD_S
+    if (breaks < 0 && lasts && v[Math.min(until, t.length - 1)] > limit)
+      return { earliestS: i > 0 ? t[i - 1] : NaN, latestS: t[i] }
+    if (breaks > 0) i += breaks
+  }
+  return null
+}
