@@ -52,14 +52,15 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
   let readings = 0
 
   const watch = (page: Page) => {
-    page.setDefaultTimeout(4000)
+    page.setDefaultTimeout(8000)
     page.on('pageerror', (e) => errors.push(`after ${did.at(-1)}: ${e.message}`))
     return page
   }
   const begin = async () => {
     tabs = [watch(await browser.start())]
     tabs.push(watch(await browser.tab()), watch(await browser.tab()))
-    for (const tab of tabs) await tab.goto('/bench')
+    // A machine under load is slow to start a browser: that is no fault.
+    for (const tab of tabs) await tab.goto('/bench', { timeout: 60_000 })
   }
   const go = async (page: Page, path: string) => {
     if (page.url().endsWith(path)) return
@@ -78,9 +79,9 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
     await press(page, /^(Note a reading|Keep it|Store it now)$/)
     const noted = page.getByRole('status').filter({ hasText: `${mine.toFixed(2)}` })
     const question = page.getByText('Press Enter again to keep it')
-    await expect(noted.or(question)).toBeVisible({ timeout: 4000 })
+    await expect(noted.or(question)).toBeVisible({ timeout: 8000 })
     if (await question.isVisible()) await press(page, 'Keep it')
-    await expect(noted).toBeVisible({ timeout: 4000 })
+    await expect(noted).toBeVisible({ timeout: 8000 })
     promised.add(mine)
     readings++
   }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { loadSplit } from '@core/analysis/load'
+import { scoresOf, summarise } from '@core/analysis/scores'
 import { duration, figure } from '@core/words/figures'
 import type { Run } from '@core/logbook/run'
 import { capacityThen } from '@core/protocol/runConditions'
@@ -11,6 +12,8 @@ const props = defineProps<{ run: Run; trace: Trace }>()
 const phases = computed(() =>
   loadSplit(props.trace, props.run.events, capacityThen(props.run.conditions).usableWh),
 )
+const scores = computed(() => summarise(scoresOf(props.run.events)))
+const scoreDigits = (value: number) => (Math.abs(value) >= 100 ? 0 : 1)
 </script>
 
 <template>
@@ -36,11 +39,37 @@ const phases = computed(() =>
             <td class="number">{{ duration(p.endS - p.startS) }}</td>
             <td class="number">{{ figure(p.sourceW, 1, 'W') }}</td>
             <td class="number">{{ figure(p.batteryW, 1, 'W') }}</td>
-            <td class="number">{{ figure(p.systemW, 1, 'W') }}</td>
+            <td class="number">
+              {{ figure(p.systemW, 1, 'W') }}
+              <div v-if="p.reason" class="small quiet">{{ p.reason }}</div>
+            </td>
             <td class="number">{{ p.batteryW < 0 ? duration(p.hoursToEmpty * 3600) : 'does not drain' }}</td>
           </tr>
         </tbody>
       </table>
     </div>
   </section>
+  <section v-if="scores.length" aria-label="Benchmark scores">
+    <h2>Benchmark scores</h2>
+    <ul class="scores">
+      <li v-for="s in scores" :key="s.name + s.unit + s.better">
+        {{ s.name || 'unnamed' }}:
+        <span class="figure">{{ figure(s.mean, scoreDigits(s.mean), s.unit) }}</span>
+        <span class="quiet"
+          >{{
+            s.count > 1
+              ? `mean of ${s.count}, which vary by ${figure(s.deviation, scoreDigits(s.mean), s.unit)}`
+              : 'once'
+          }}; {{ s.better }} is better</span
+        >
+      </li>
+    </ul>
+  </section>
 </template>
+
+<style scoped>
+.scores {
+  list-style: none;
+  padding: 0;
+}
+</style>
