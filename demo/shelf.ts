@@ -102,6 +102,7 @@ export const sources: Source[] = [
     kind: 'wireless pad',
     ports: [],
     takes: '5V2A, 9V1.4A',
+    fedFromId: 'h20',
     efficiencyPercent: 79,
     price: 24,
     weightG: 95,

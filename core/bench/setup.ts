@@ -36,6 +36,8 @@ export interface StartLevel {
 export interface LaneGear {
   device: Device
   source: Source
+  /** What stands before the source, from the wall on; empty where it stands alone. */
+  before: Source[]
   cable: Cable | null
   /** What it is measured with. */
   meters: Meter[]
@@ -67,6 +69,16 @@ export interface LaneSetup {
 /** What a lane is started with; its run, ink, gear and moment are the bench's to give. */
 export type LaneChoice = Omit<LaneSetup, 'runId' | 'ink' | 'startedAtMs' | 'gear'>
 
+/** What of the shelf a lane needs, by id. */
+export const gearIdsOf = ({ deviceId, sourceId, cableId, conditions }: LaneChoice): (string | null)[] => [
+  deviceId,
+  sourceId,
+  cableId,
+  conditions.fedFromId,
+  conditions.meterId,
+  conditions.thermometerId,
+]
+
 /** True where a reviewer types the readings. */
 export const isByHand = ({ feed }: Pick<LaneSetup, 'feed'>): boolean => feed.kind === 'hand'
 /** True where any reading of the lane may be made up: it then says so wherever it is shown. */
@@ -97,6 +109,7 @@ const feedSchema = lazy((given: unknown) => {
 const gearSchema = object({
   device: deviceSchema,
   source: sourceSchema,
+  before: array(sourceSchema).defined().default([]).max(8),
   cable: cableSchema.nullable().default(null),
   meters: array(meterSchema).defined().default([]).max(2),
 })

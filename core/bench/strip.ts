@@ -31,6 +31,7 @@ export function rigByProtocol(
   lane: PlannedLane,
   protocol: Protocol,
   cableName: string | null,
+  fedFromId: string | null = null,
 ): Omit<RiggedLane, 'id'> {
   const { startPercent, reading, stop, temperatureMinutes, temperaturePlaces, stopLimitC } = protocol
   return {
@@ -42,7 +43,7 @@ export function rigByProtocol(
       feed: { kind: 'hand' },
       checklist: [],
       heat: { minutes: temperatureMinutes, places: temperaturePlaces, stopLimitC },
-      conditions: { ...noConditions(), ...protocolConditions(protocol) },
+      conditions: { ...noConditions(), ...protocolConditions(protocol), fedFromId },
     },
     protocolName: protocol.name,
     plannedPercent: startPercent,

@@ -13,7 +13,7 @@ const typed = (over: Partial<TypedLane> = {}): TypedLane => ({
   stopPercent: '80',
   stopMinutes: '30',
   feed: { kind: 'hand' },
-  conditions: { deviceState: '', meterId: null, thermometerId: null, ambientC: '' },
+  conditions: { deviceState: '', meterId: null, thermometerId: null, fedFromId: null, ambientC: '' },
   ...over,
 })
 const choose = (over: Partial<TypedLane>) => laneChoiceSchema.validateSync(closeLane(typed(over)))
@@ -52,7 +52,13 @@ it('names what does not hold under its field', () => {
 })
 
 it('takes what is said of the conditions, and says what cannot be', () => {
-  const told = { deviceState: 'asleep', meterId: 'm1', thermometerId: null, ambientC: '21,5' }
+  const told = {
+    deviceState: 'asleep',
+    meterId: 'm1',
+    thermometerId: null,
+    fedFromId: 's2',
+    ambientC: '21,5',
+  }
   expect(choose({ conditions: told }).conditions).toMatchObject({ ...told, ambientC: 21.5, protocol: '' })
   expect(faults({ conditions: { ...told, ambientC: '210' } })).toEqual({
     'conditions.ambientC': expect.stringMatching(/Room/),

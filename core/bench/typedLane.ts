@@ -20,7 +20,10 @@ export interface TypedLane extends TypedStop {
 }
 
 /** Numbers as they were typed. */
-export type TypedConditions = Pick<RunConditions, 'deviceState' | 'meterId' | 'thermometerId'> & {
+export type TypedConditions = Pick<
+  RunConditions,
+  'deviceState' | 'meterId' | 'thermometerId' | 'fedFromId'
+> & {
   ambientC: string
 }
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { agree } from './agree'
 import { blankCable, blankSource, portOf } from './blanks'
 import type { Device, Source } from './gear'
-import { agreeAlong } from './chain'
+import { agreeAlong, chainTo } from './chain'
 import { formatOffers, parseOffers } from './offers'
 
 const device = (over: Partial<Device>): Device =>
@@ -255,6 +255,26 @@ describe('a chain of links', () => {
     // A usual cable carries 3 A: 60 W in, less 10, times 0.9.
     expect(found.watts).toBeCloseTo(45, 9)
     expect(found).toMatchObject({ limit: 'link', limitedBy: 'Quay dock', links: [{ passesW: 45 }] })
+  })
+
+  it('begins where nothing is taken from anybody, and is as the shelf has it', () => {
+    const link = (id: string, takes: string, fedFromId: string | null) =>
+      blankSource({ id, name: id, kind: 'dock', ratedWatts: 60, takes, fedFromId })
+    const [wall, dock, pad] = [
+      link('wall', '', 'dock'),
+      link('dock', '20V3A', 'wall'),
+      link('pad', '9V2A', 'dock'),
+    ]
+    const shelf = [pad, dock, wall]
+    const ids = (...args: Parameters<typeof chainTo>) => chainTo(...args).map((s) => s.id)
+    expect(ids(pad, shelf)).toEqual(['wall', 'dock', 'pad'])
+    expect(ids(wall, shelf)).toEqual(['wall'])
+    expect(ids(pad, shelf, 'wall')).toEqual(['wall', 'pad'])
+    expect(ids(pad, shelf, null)).toEqual(['pad'])
+    expect(ids(pad, shelf, 'gone')).toEqual(['pad'])
+    // Round and round: each stands in it once.
+    const [a, b] = [link('a', '9V2A', 'b'), link('b', '9V2A', 'a')]
+    expect(ids(a, [a, b])).toEqual(['b', 'a'])
   })
 
   it('passes nothing on where a link starves, and names it', () => {

@@ -20,6 +20,27 @@ const passedOn = (link: Source, watts: number): number =>
   Math.max(0, (watts - (link.drawsW ?? 0)) * ((link.efficiencyPercent ?? 100) / 100))
 
 /**
+ * The chain that ends in a source: what stands before it, and before that, as the shelf has it. The one that is named
+ * stands before the last link instead; null there: it is fed enough. A link that takes nothing from anybody is a
+ * beginning; one that would come round again is left out.
+ */
+export function chainTo(
+  source: Source,
+  sources: readonly Source[],
+  fedFromId: string | null = source.fedFromId,
+): Source[] {
+  const chain = [source]
+  let before = fedFromId
+  while (before !== null && chain[0].takes.trim() !== '') {
+    const link = sources.find((s) => s.id === before)
+    if (!link || chain.includes(link)) break
+    chain.unshift(link)
+    before = link.fedFromId
+  }
+  return chain
+}
+
+/**
  * What a device settles on at the end of a chain: source → dock, pad, monitor, power bank, laptop … → cable → device.
  * Each link takes from the one before it by what it says it takes, and gives no more than what then passes; the link
  * that holds the watts is named. The cable is the one to the device; between links a usual one is taken.

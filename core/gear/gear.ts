@@ -44,6 +44,8 @@ export interface Source {
   /** What it passes on of that, %, and what it uses itself, W; null where nobody says. */
   efficiencyPercent: number | null
   drawsW: number | null
+  /** Which source usually stands before it; null where nobody says. */
+  fedFromId: string | null
   price: number | null
   weightG: number | null
   /** As measured, e.g. "52 × 52 × 28 mm". */

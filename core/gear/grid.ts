@@ -1,5 +1,5 @@
-import { agree, type Agreement, type Limit } from './agree'
-import { agreeAlong } from './chain'
+import type { Agreement, Limit } from './agree'
+import { agreeAlong, chainTo } from './chain'
 import type { Cable, Device, Observation, Source } from './gear'
 import { disagreement } from './observed'
 
@@ -32,12 +32,14 @@ export function gridRow(
   devices: readonly Device[],
   cable: Cable | null,
   observations: readonly Observation[],
-  /** What stands before a source that takes from another; null where each is fed enough. */
-  fedFrom: Source | null = null,
+  /** The shelf, for what stands before a source that takes from another, */
+  sources: readonly Source[] = [],
+  /** and what stands there instead; null where each is fed enough. As the shelf has it where left out. */
+  fedFromId?: string | null,
 ): GridCell[] {
-  const chain = fedFrom && fedFrom.id !== source.id && source.takes ? [fedFrom, source] : null
+  const chain = chainTo(source, sources, fedFromId)
   return devices.map((device) => {
-    const expected = chain ? agreeAlong(device, chain, cable) : agree(device, source, cable)
+    const expected = agreeAlong(device, chain, cable)
     const seen = observations
       .filter((o) => o.deviceId === device.id && o.sourceId === source.id)
       .filter((o) => !cable || o.cableId === null || o.cableId === cable.id)

@@ -81,6 +81,7 @@ export const sourceSchema: ObjectSchema<Source> = object({
   ),
   efficiencyPercent: positive('Efficiency', 100, ' %'),
   drawsW: optionalNumber('Own draw', 0, 500, ' W'),
+  fedFromId: optionalId(),
   price: optionalNumber('Price', 0, 100_000),
   weightG: optionalNumber('Weight', 0, 50_000, ' g'),
   size: text(80),

@@ -301,8 +301,13 @@ describe('the grid', () => {
     })
     const coil = { ...device, wirelessWatts: 12 }
     expect(gridRow(pad, [coil], null, [])[0]).toMatchObject({ share: 1, expected: { watts: 12 } })
-    expect(gridRow(pad, [coil], null, [], source)[0].expected).toMatchObject({ watts: 4, limit: 'link' })
-    expect(gridRow(source, [coil], null, [], source)[0].expected.protocol).toBe('pd-fixed')
+    const shelf = [source, { ...pad, fedFromId: source.id }]
+    const fed = { watts: 4, limit: 'link' }
+    expect(gridRow(pad, [coil], null, [], shelf, source.id)[0].expected).toMatchObject(fed)
+    // As the shelf has it, unless it is said otherwise.
+    expect(gridRow(shelf[1], [coil], null, [], shelf)[0].expected).toMatchObject(fed)
+    expect(gridRow(shelf[1], [coil], null, [], shelf, null)[0].expected.watts).toBe(12)
+    expect(gridRow(source, [coil], null, [], shelf, source.id)[0].expected.protocol).toBe('pd-fixed')
     expect(gridRow(source, [{ ...device, maxWatts: null }], null, [])[0].share).toBeNaN()
   })
 

@@ -81,6 +81,9 @@ const pairOf = ({ deviceId, sourceId, cableId }: Pair, at = ''): Reference[] => 
   ...(cableId === null ? [] : [{ field: `${at}cableId`, to: 'cables' as const, id: cableId }]),
 ]
 
+/** What a run's conditions point at. */
+const CONDITION_REFERENCES = { meterId: 'meters', thermometerId: 'meters', fedFromId: 'sources' } as const
+
 /**
  * The one table of collections. Storage, import, export, merge and the store go by it: a collection is added here and
  * nowhere besides.
@@ -101,7 +104,8 @@ export const COLLECTIONS: { [K in CollectionName]: Collection<Records[K]> } = {
     nameOf,
     order: (a, b) => a.ratedWatts - b.ratedWatts || byName(a, b),
     merge: theirsCorrected,
-    references: nothing,
+    references: ({ fedFromId }) =>
+      fedFromId === null ? [] : [{ field: 'fedFromId', to: 'sources', id: fedFromId }],
     most: 5000,
   },
   cables: {
@@ -162,9 +166,11 @@ export const COLLECTIONS: { [K in CollectionName]: Collection<Records[K]> } = {
     // Its campaign is not among these: a run outlives the plan it was made for.
     references: (r) => [
       ...pairOf(r),
-      ...(['meterId', 'thermometerId'] as const).flatMap((field) => {
+      ...(
+        Object.entries(CONDITION_REFERENCES) as [keyof typeof CONDITION_REFERENCES, CollectionName][]
+      ).flatMap(([field, to]) => {
         const id = r.conditions[field]
-        return id === null ? [] : [{ field: `conditions.${field}`, to: 'meters' as const, id }]
+        return id === null ? [] : [{ field: `conditions.${field}`, to, id }]
       }),
     ],
     most: 50_000,

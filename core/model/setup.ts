@@ -1,4 +1,4 @@
-import { agree } from '../gear/agree'
+import { agreeAlong } from '../gear/chain'
 import { blankSource, portOf } from '../gear/blanks'
 import { capacityOf } from '../gear/capacity'
 import { blankDevice } from '../gear/deviceFields'
@@ -28,17 +28,19 @@ export interface SetupOptions {
   startPercent: number
   ambientC?: number
   cable?: Cable | null
+  /** What stands before the source, from the wall on. */
+  before?: readonly Source[]
   stallAtShare?: number
   onOffAtEnd?: boolean
   /** Extra heat in the device from this source, as a share of its thermal loss taken away (0–0.9). */
   poorCooling?: number
 }
 
-/** A charge of `device` from `source`, by what they agree on. */
+/** A charge of `device` from `source`, by what they agree on, along the chain. */
 export function setupFor(device: Device, source: Source, options: SetupOptions): ChargeSetup {
   const kind = KINDS[device.kind]
   const { usableWh } = capacityOf(device)
-  const agreement = agree(device, source, options.cable ?? null)
+  const agreement = agreeAlong(device, [...(options.before ?? []), source], options.cable ?? null)
   const most = (device.maxWatts ?? kind.watts) * 0.88
   return {
     usableWh: Number.isNaN(usableWh) ? kind.wh : usableWh,

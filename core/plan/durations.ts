@@ -1,4 +1,4 @@
-import { agree } from '../gear/agree'
+import { agreeAlong } from '../gear/chain'
 import { capacityOf } from '../gear/capacity'
 import type { Cable, Device, DeviceKind, Source } from '../gear/gear'
 import { genericAcceptance, type AcceptanceCurve } from '../model/acceptance'
@@ -42,14 +42,15 @@ export const usualDrainHours = (device: Device): number => USUAL[device.kind].dr
 /** Expected time of a run to its stop rule; `own` is the device's acceptance curve where a full run gave one. */
 export function expectedTime(
   device: Device,
-  source: Source,
+  /** From the wall on; the last link is what the device is put on. */
+  chain: readonly Source[],
   cable: Cable | null,
   protocol: Protocol,
   means: BenchMeans,
   own: AcceptanceCurve | null,
 ): Expectation {
   const curve = curveFor(device, own)
-  const { outcome, watts } = agree(device, source, cable)
+  const { outcome, watts } = agreeAlong(device, chain, cable)
   const flows = outcome === 'charges' || outcome === 'slow'
   const [{ seconds: chargeS, uncertaintyS }, basis, why] = chargeTime(protocol, curve, flows ? watts : 0)
   const drainS = drainTime(device, protocol, curve, flows ? watts : 0, means)

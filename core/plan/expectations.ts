@@ -1,3 +1,4 @@
+import { chainTo } from '../gear/chain'
 import type { Cable, Device, Source } from '../gear/gear'
 import type { AcceptanceCurve } from '../model/acceptance'
 import { pairKey, type Campaign } from './campaign'
@@ -20,7 +21,8 @@ export function expectations(campaign: Campaign, gear: PlanGear): Map<string, Ex
       if (!device || !source) return []
       const cable = gear.cables.find((c) => c.id === pair.cableId) ?? null
       const own = gear.curves[device.id] ?? null
-      return [[pairKey(pair), expectedTime(device, source, cable, campaign.protocol, campaign.means, own)]]
+      const chain = chainTo(source, gear.sources)
+      return [[pairKey(pair), expectedTime(device, chain, cable, campaign.protocol, campaign.means, own)]]
     }),
   )
 }

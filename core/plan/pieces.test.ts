@@ -81,7 +81,7 @@ describe('expected times', () => {
     ...over,
   })
   const time = (protocol: Protocol, s = source(9, 2.2), means = usualMeans()) =>
-    expectedTime(phone, s, null, protocol, means, null)
+    expectedTime(phone, [s], null, protocol, means, null)
 
   it('are the protocol’s own for a fixed time, with nothing kept in hand', () => {
     expect(time(school('top-up'))).toMatchObject({ basis: 'fixed', chargeS: 1800, slotS: 1800 })

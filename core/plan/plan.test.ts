@@ -22,7 +22,7 @@ const phone = {
   maxWatts: 20, minWatts: null, minVolts: null, fixedVolts: [9], adjustable: null, family: '', wirelessWatts: null, claims: '',
 } as unknown as Device // prettier-ignore
 const source = (id: string, watts: number, offers: string) =>
-  ({ id, name: id, kind: 'wall charger', ratedWatts: watts, ports: [{ name: 'C', offers: parseOffers(offers).offers }] }) as Source // prettier-ignore
+  ({ id, name: id, kind: 'wall charger', ratedWatts: watts, fedFromId: null, ports: [{ name: 'C', offers: parseOffers(offers).offers }] }) as Source // prettier-ignore
 const gear = {
   devices: [phone],
   sources: [source('h20', 20, '5V3A, 9V2.22A'), source('b12', 12, '5V2.4A')],

@@ -15,7 +15,7 @@ export interface RunCondition {
   label?: string
   unit?: string
   /** Chosen from the shelf rather than typed. */
-  pick?: 'power meter' | 'thermometer'
+  pick?: 'power meter' | 'thermometer' | 'source'
   hint?: string
 }
 
@@ -33,6 +33,7 @@ export const RUN_CONDITIONS = {
   /** True where the capacity was worked out with an assumed voltage. */
   voltsAssumed: { schema: boolean().defined().default(false) },
   healthPercent: { schema: optionalNumber('Health', 1, 120, ' %'), label: 'Battery health', unit: '%' },
+  fedFromId: { schema: optionalId(), label: 'Fed from', pick: 'source' },
   chain: { schema: text(200), label: 'In the chain besides', hint: 'Like a dock, a pad, a power bank' },
   meterId: { schema: optionalId(), label: 'Meter', pick: 'power meter' },
   thermometerId: { schema: optionalId(), label: 'Thermometer', pick: 'thermometer' },

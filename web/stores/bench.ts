@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { traceOf, type Ending } from '@core/bench/finish'
 import { emptySession, type Session } from '@core/bench/session'
-import type { LaneChoice, LaneSetup } from '@core/bench/setup'
+import { gearIdsOf, type LaneChoice, type LaneSetup } from '@core/bench/setup'
 import { MOST_LANES } from '@core/bench/strip'
 import type { Run } from '@core/logbook/run'
 import type { Reading } from '@core/trace/trace'
@@ -310,7 +310,7 @@ export const useBench = defineStore('bench', () => {
 
   /** What lanes on the bench use of the shelf: it cannot be deleted while they run. */
   const uses = (id: string): Lane | undefined =>
-    lanes.value.find(({ setup }) => [setup.deviceId, setup.sourceId, setup.cableId].includes(id))
+    lanes.value.find(({ setup }) => gearIdsOf(setup).includes(id))
 
   return {
     lanes,

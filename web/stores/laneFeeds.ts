@@ -31,9 +31,9 @@ export interface FeedBench {
 /** The charge model for a simulated lane, from the gear as it was at power-on. */
 export function simulationFor(setup: LaneSetup): SimulatedBench | undefined {
   if (setup.feed.kind !== 'simulated' || !setup.gear) return undefined
-  const { device, source, cable } = setup.gear
+  const { device, source, before, cable } = setup.gear
   return simulatedBench(
-    setupFor(device, source, { startPercent: setup.start.percent, cable }),
+    setupFor(device, source, { startPercent: setup.start.percent, cable, before }),
     setup.feed.seed,
   )
 }

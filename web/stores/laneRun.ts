@@ -1,5 +1,6 @@
 import { finishLane, type Ending } from '@core/bench/finish'
 import type { LaneChoice, LaneGear, LaneSetup } from '@core/bench/setup'
+import { chainTo } from '@core/gear/chain'
 import { freeInk } from '@core/logbook/logbook'
 import type { Device } from '@core/gear/gear'
 import { blankRun, type Run } from '@core/logbook/run'
@@ -17,9 +18,10 @@ export function gearOf(
   const [device, source] = [logbook.device(deviceId), logbook.source(sourceId)]
   if (!device || !source) return null
   const cable = logbook.cable(cableId) ?? null
+  const before = chainTo(source, logbook.sources, conditions.fedFromId).slice(0, -1)
   const used = [conditions.meterId, conditions.thermometerId]
   const meters = logbook.meters.filter((m) => used.includes(m.id))
-  return JSON.parse(JSON.stringify({ device, source, cable, meters })) as LaneGear
+  return JSON.parse(JSON.stringify({ device, source, before, cable, meters })) as LaneGear
 }
 
 /** The least used ink among the device's runs and the lanes on the bench. */
@@ -33,7 +35,8 @@ export const inkFor = ({ deviceId }: LaneChoice, onBench: readonly Lane[], logbo
 export async function putMissingGear({ gear }: LaneSetup, logbook: Logbook): Promise<void> {
   if (!gear) return
   if (!logbook.device(gear.device.id)) await logbook.put('devices', gear.device)
-  if (!logbook.source(gear.source.id)) await logbook.put('sources', gear.source)
+  for (const source of [...gear.before, gear.source])
+    if (!logbook.source(source.id)) await logbook.put('sources', source)
   for (const meter of gear.meters) if (!logbook.meter(meter.id)) await logbook.put('meters', meter)
   if (gear.cable && !logbook.cable(gear.cable.id)) await logbook.put('cables', gear.cable)
 }

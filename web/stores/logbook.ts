@@ -174,10 +174,14 @@ export const useLogbook = defineStore('logbook', () => {
 
   /** Runs made with a piece of gear. */
   const runsWith = (kind: ShelfKind, id: string): Run[] =>
-    lists.value.runs.filter(({ deviceId, sourceId, cableId, conditions: { meterId, thermometerId } }) =>
-      ({ devices: [deviceId], sources: [sourceId], cables: [cableId], meters: [meterId, thermometerId] })[
-        kind
-      ].includes(id),
+    lists.value.runs.filter(
+      ({ deviceId, sourceId, cableId, conditions: { meterId, thermometerId, fedFromId } }) =>
+        ({
+          devices: [deviceId],
+          sources: [sourceId, fedFromId],
+          cables: [cableId],
+          meters: [meterId, thermometerId],
+        })[kind].includes(id),
     )
 
   /** What keeps a record from being deleted, in words; '' when nothing does. */

@@ -9,7 +9,7 @@ import {
   rigByProtocol,
   type RiggedLane,
 } from '@core/bench/strip'
-import type { Feed } from '@core/bench/setup'
+import { gearIdsOf, type Feed } from '@core/bench/setup'
 import type { ChecklistItem } from '@core/protocol/checklist'
 import type { Campaign } from '@core/plan/campaign'
 import { loadStrip, saveStrip } from '../storage/benchSession'
@@ -57,7 +57,10 @@ export const useStrip = defineStore('strip', () => {
     const { deviceId, sourceId, cableId } = planned
     const place = { campaignId: campaign.id, plannedId }
     const cable = logbook.cable(cableId)?.name ?? null
-    await add(rigByProtocol({ deviceId, sourceId, cableId, planned: place }, campaign.protocol, cable))
+    const lane = { deviceId, sourceId, cableId, planned: place }
+    // What the plan reckoned with: the source as it usually is.
+    const fedFromId = logbook.source(sourceId)?.fedFromId ?? null
+    await add(rigByProtocol(lane, campaign.protocol, cable, fedFromId))
   }
 
   /** Changes a lane as it stands: a card may hold the one before its last answer. */
@@ -90,8 +93,7 @@ export const useStrip = defineStore('strip', () => {
     }
   }
   /** What waits on the strip uses of the shelf. */
-  const uses = (id: string): boolean =>
-    rigged.value.some(({ choice }) => [choice.deviceId, choice.sourceId, choice.cableId].includes(id))
+  const uses = (id: string): boolean => rigged.value.some(({ choice }) => gearIdsOf(choice).includes(id))
 
   return { rigged, starting, uses, load, add, rig, answer, setFeed, openItems, takeOff, powerOn }
 })

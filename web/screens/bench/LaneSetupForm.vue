@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import type { LaneChoice } from '@core/bench/setup'
 import { closeLane, laneChoiceSchema, laneField, type TypedLane } from '@core/bench/typedLane'
-import { agree } from '@core/gear/agree'
 import type { Meter } from '@core/gear/gear'
 import { openStop } from '@core/protocol/typedRules'
 import { figure } from '@core/words/figures'
@@ -13,6 +12,7 @@ import StopFields from '../../forms/StopFields.vue'
 import { useYupForm } from '../../forms/useYupForm'
 import { useBench } from '../../stores/bench'
 import { useStrip } from '../../stores/strip'
+import { useExpected } from '../../stores/expected'
 import { useLogbook } from '../../stores/logbook'
 import FeedPicker from './FeedPicker.vue'
 
@@ -20,6 +20,7 @@ const emit = defineEmits<{ started: [] }>()
 const bench = useBench()
 const logbook = useLogbook()
 const strip = useStrip()
+const expectedOf = useExpected()
 
 const INTERVALS = [1, 5, 10]
 
@@ -32,6 +33,7 @@ function conditionsOfLast(): TypedLane['conditions'] {
     meterId: still(last?.meterId),
     thermometerId: still(last?.thermometerId),
     ambientC: '',
+    fedFromId: logbook.sources[0].fedFromId,
   }
 }
 const instruments = (kind: Meter['kind']) => [
@@ -60,11 +62,15 @@ const [feed] = form.defineField('feed')
 
 const named = (items: readonly { id: string; name: string }[]) =>
   items.map((i) => ({ value: i.id, title: i.name }))
+const takes = computed(() => (logbook.source(values.sourceId)?.takes ?? '') !== '')
+const feeders = computed(() => logbook.sources.filter((s) => s.id !== values.sourceId))
+watch(
+  () => values.sourceId,
+  (id) => form.setFieldValue('conditions.fedFromId', logbook.source(id)?.fedFromId ?? null),
+)
 const expectation = computed(() => {
-  const device = logbook.device(values.deviceId)
-  const source = logbook.source(values.sourceId)
-  if (!device || !source) return ''
-  const a = agree(device, source, logbook.cable(values.cableId) ?? null)
+  const a = expectedOf(values)
+  if (!a) return ''
   const level = Number.isNaN(a.volts) ? '' : ` at ${figure(a.volts, 1, 'V')}`
   return a.watts > 0 ? `Expect up to ${figure(a.watts, 1, 'W')}${level}. ${a.why}` : a.why
 })
@@ -84,6 +90,12 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
       name="cableId"
       label="Cable"
       :items="[{ value: null, title: 'not recorded' }, ...named(logbook.cables)]"
+    />
+    <FormPick
+      v-if="takes"
+      name="conditions.fedFromId"
+      label="Fed from"
+      :items="[{ value: null, title: 'not recorded' }, ...named(feeders)]"
     />
     <FormText name="startPercent" label="Start level" suffix="%" numeric />
     <FormPick

@@ -1,6 +1,5 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { asRead, duration, figure, UNKNOWN } from '@core/words/figures'
-import { agree } from '@core/gear/agree'
 import { capacityOf } from '@core/gear/capacity'
 import { degreesSchema, entrySchema, fromMeterUnits } from '@core/protocol/entry'
 import { suspicion, type Doubt } from '@core/protocol/suspicion'
@@ -9,6 +8,7 @@ import type { Reading } from '@core/trace/trace'
 import { checkTyped, yupErrors } from '../../forms/yupErrors'
 import { useBench } from '../../stores/bench'
 import { elapsedAt, type Lane } from '../../stores/lane'
+import { useExpected } from '../../stores/expected'
 import { useLogbook } from '../../stores/logbook'
 
 /** What may be typed of a reading. */
@@ -19,6 +19,7 @@ const blank = () => Object.fromEntries(CHANNELS.map((c) => [c, ''])) as Record<F
 export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) => number | null) {
   const bench = useBench()
   const logbook = useLogbook()
+  const expectedOf = useExpected()
   const typed = reactive(blank())
   const degrees = reactive<Record<string, string>>({})
   const errors = ref<Record<string, string>>({})
@@ -102,9 +103,7 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
 
   function odd(lane: Lane, values: Omit<Reading, 't'>): Doubt | null {
     const device = logbook.device(lane.setup.deviceId)
-    const source = logbook.source(lane.setup.sourceId)
-    const expected =
-      device && source ? agree(device, source, logbook.cable(lane.setup.cableId) ?? null) : null
+    const expected = expectedOf(lane.setup)
     const known = {
       last: lane.state.levels.last,
       lastWatts: lane.state.lastWatts,

@@ -2,7 +2,6 @@ import { computed, ref, watch } from 'vue'
 import { dueAt } from '@core/bench/due'
 import { isByHand, isSimulatedFeed } from '@core/bench/setup'
 import { duration, figure, points } from '@core/words/figures'
-import { agree } from '@core/gear/agree'
 import { forecastS } from '@core/model/forecast'
 import { recentRate, remainingS } from '@core/model/live'
 import { curveFor } from '@core/plan/durations'
@@ -10,6 +9,7 @@ import { tooHot } from '@core/protocol/heat'
 import type { Path } from '../../charts/options'
 import { useCurves } from '../../stores/curves'
 import type { Lane } from '../../stores/lane'
+import { useExpected } from '../../stores/expected'
 import { useLogbook } from '../../stores/logbook'
 
 /** Redrawing a path of thousands of points more often than this helps nobody, s. */
@@ -18,6 +18,7 @@ const REDRAW_S = 1
 /** What a lane shows of itself: last reading, countdown, forecast, and its path so far. */
 export function useLaneView(lane: Lane) {
   const logbook = useLogbook()
+  const expectedOf = useExpected()
   const curves = useCurves()
   const byHand = isByHand(lane.setup)
   /** The thinned levels, and the last one as it was read. */
@@ -51,7 +52,6 @@ export function useLaneView(lane: Lane) {
   const due = computed(() => byHand && untilDue.value <= 0)
 
   const device = computed(() => logbook.device(lane.setup.deviceId))
-  const source = computed(() => logbook.source(lane.setup.sourceId))
   const goal = lane.setup.stop.kind === 'level' ? lane.setup.stop.percent : 100
   const slow = ref(0)
   watch(
@@ -61,9 +61,9 @@ export function useLaneView(lane: Lane) {
   const forecast = computed(() => {
     void slow.value
     void lane.count
-    if (!device.value || !source.value) return ''
+    const agreed = expectedOf(lane.setup)?.watts
+    if (!device.value || agreed === undefined) return ''
     const curve = curveFor(device.value, curves.known[device.value.id] ?? null)
-    const { watts: agreed } = agree(device.value, source.value, logbook.cable(lane.setup.cableId) ?? null)
     const left = remainingS(curve, agreed, levelsNow(), lane.elapsedS, goal)
     if (left === 0 || Number.isNaN(left)) return ''
     const whole = forecastS(curve, agreed, lane.setup.start.percent, goal)

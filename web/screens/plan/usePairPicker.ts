@@ -1,7 +1,7 @@
 import { computed, ref } from 'vue'
 import { withDoubt } from '@core/words/sentence'
 import { duration, figure } from '@core/words/figures'
-import { agree } from '@core/gear/agree'
+import { agreeAlong, chainTo } from '@core/gear/chain'
 import { pairKey, type Campaign } from '@core/plan/campaign'
 import { expectedTime } from '@core/plan/durations'
 import { withAll, withRepeats } from '@core/plan/pairs'
@@ -28,10 +28,11 @@ export function usePairPicker(campaign: () => Campaign) {
     return logbook.sources.map((source) => ({
       source,
       cells: logbook.devices.map((device) => {
+        const chain = chainTo(source, logbook.sources)
         const pair = { deviceId: device.id, sourceId: source.id, cableId: cableId.value }
-        const { watts, why, outcome } = agree(device, source, cable)
+        const { watts, why, outcome } = agreeAlong(device, chain, cable)
         const { protocol, means } = campaign()
-        const time = expectedTime(device, source, cable, protocol, means, curves.known[device.id] ?? null)
+        const time = expectedTime(device, chain, cable, protocol, means, curves.known[device.id] ?? null)
         const flows = outcome === 'charges' || outcome === 'slow'
         return {
           device,

@@ -24,6 +24,7 @@ const before = props.field === 'cableId' ? props.run.cableId : props.run.conditi
 const items = computed(() => {
   const { pick } = entry.value
   if (props.field === 'cableId') return listOf(logbook.cables)
+  if (pick === 'source') return listOf(logbook.sources)
   return pick ? listOf(logbook.meters.filter((m) => m.kind === pick)) : null
 })
 const listOf = (gear: readonly { id: string; name: string }[]) => [

@@ -21,6 +21,8 @@ interface Row {
   was: string
   assumed?: string
 }
+const nameOf = (pick: string, id: string | null) =>
+  pick === 'source' ? logbook.source(id ?? '')?.name : logbook.meter(id)?.name
 const was = (field: string) =>
   props.run.conditionCorrections
     .filter((c) => c.field === field)
@@ -36,7 +38,7 @@ const rows = computed((): Row[] => [
   ...shownConditions.map(({ name, label, unit, pick }) => {
     const held = props.run.conditions[name]
     const value = pick
-      ? (logbook.meter(held as string | null)?.name ?? UNKNOWN)
+      ? (nameOf(pick, held as string | null) ?? UNKNOWN)
       : typeof held === 'number'
         ? asRead(held, 2, unit)
         : String(held || UNKNOWN)

@@ -1,14 +1,25 @@
 <script setup lang="ts">
 import { useFormValues } from 'vee-validate'
+import { nextTick, useTemplateRef, watch } from 'vue'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import type { Gate, Since } from './useGearForm'
 
 /** Asks why a rating changes under runs that were made with it, and shows what was changed before. */
-defineProps<{
+const props = defineProps<{
   gate: Gate | null
   history: { label: string; from: string; to: string; why: string; when: string; day: string }[]
 }>()
+
+// A field's own autofocus waits until it is scrolled into sight: it would take the cursor from whoever went on by then.
+const question = useTemplateRef<HTMLElement>('question')
+watch(
+  () => props.gate !== null,
+  async (asked) => {
+    await nextTick()
+    if (asked) question.value?.querySelector('input')?.focus()
+  },
+)
 
 const typed = useFormValues<{ since: Since }>()
 const SINCE: { value: Since; title: string }[] = [
@@ -19,7 +30,7 @@ const SINCE: { value: Since; title: string }[] = [
 </script>
 
 <template>
-  <div v-if="gate || history.length" class="wide gate">
+  <div v-if="gate || history.length" ref="question" class="wide gate">
     <template v-if="gate">
       <h3>This changes what runs were made with</h3>
       <ul>
@@ -31,7 +42,7 @@ const SINCE: { value: Since; title: string }[] = [
         It touches {{ gate.runs.length }} {{ gate.runs.length === 1 ? 'run' : 'runs' }}:
         {{ gate.runs.join('; ') }}. The old value, the date and the reason are kept.
       </p>
-      <FormText name="why" label="Why the change?" autofocus />
+      <FormText name="why" label="Why the change?" />
       <template v-if="gate.canGoBack">
         <FormPick name="since" label="It holds" :items="SINCE" />
         <FormText v-if="typed.since === 'day'" name="sinceDay" label="from the day" type="date" />

@@ -9,7 +9,7 @@ import { useLogbook } from '../../stores/logbook'
 import PairCell from './PairCell.vue'
 import PairDialog from './PairDialog.vue'
 import ShelfTabs from './ShelfTabs.vue'
-import { usePairs } from './usePairs'
+import { AS_ON_SHELF, usePairs } from './usePairs'
 
 const logbook = useLogbook()
 const { filter, devices, links, visibleRows, shown, contradictions } = usePairs()
@@ -54,6 +54,7 @@ const print = () => window.print()
           v-model="filter.fedFromId"
           label="Pads, docks and banks fed from"
           :items="[
+            { value: AS_ON_SHELF, title: 'what the shelf says' },
             { value: null, title: 'a source that is enough' },
             ...logbook.sources.filter((s) => s.takes === '').map((s) => ({ value: s.id, title: s.name })),
           ]"

@@ -4,6 +4,7 @@ import { computed, reactive, ref } from 'vue'
 import { SOURCE_KINDS, type Source } from '@core/gear/gear'
 import { formatOffers, parseOffers } from '@core/gear/offers'
 import { sourceSchema } from '@core/gear/schema'
+import { useLogbook } from '../../stores/logbook'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import FormFrame from './FormFrame.vue'
@@ -13,6 +14,7 @@ import { useGearForm } from './useGearForm'
 const props = defineProps<{ source: Source | null }>()
 const emit = defineEmits<{ done: [] }>()
 
+const logbook = useLogbook()
 const initial = props.source ?? {
   ...sourceSchema.getDefault(),
   id: crypto.randomUUID(),
@@ -22,6 +24,11 @@ const initial = props.source ?? {
   owned: true,
 }
 const gear = useGearForm('sources', sourceSchema, initial, () => emit('done'))
+
+/** What may stand before it. */
+const feeders = logbook.sources
+  .filter((s) => s.id !== initial.id)
+  .map((s) => ({ value: s.id, title: s.name }))
 
 /** Ports as typed: offers stay a line of text until they are saved. */
 const ports = reactive(
@@ -90,6 +97,12 @@ function submit() {
     />
     <FormText name="efficiencyPercent" label="and passes on" suffix="%" numeric />
     <FormText name="drawsW" label="and uses itself" suffix="W" numeric />
+    <FormPick
+      v-if="feeders.length"
+      name="fedFromId"
+      label="Usually fed from"
+      :items="[{ value: null, title: 'a source that is enough' }, ...feeders]"
+    />
     <FormText name="price" label="Price" numeric />
     <FormText name="weightG" label="Weight" suffix="g" numeric />
     <FormText name="size" label="Size" hint="As measured, e.g. 32 × 30 × 42 mm" />

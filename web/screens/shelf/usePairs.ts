@@ -4,12 +4,15 @@ import { useLogbook } from '../../stores/logbook'
 
 export type Show = 'all' | 'charges' | 'slow' | 'connected' | 'none' | 'contradiction'
 
+/** What stands before pads, docks and banks is what the shelf says of each. */
+export const AS_ON_SHELF = 'as on the shelf'
+
 /** The grid of all devices against all sources, as filtered. */
 export function usePairs() {
   const logbook = useLogbook()
   const filter = reactive({
     cableId: null as string | null,
-    fedFromId: null as string | null,
+    fedFromId: AS_ON_SHELF as string | null,
     kind: 'all',
     words: '',
     show: 'all' as Show,
@@ -35,7 +38,6 @@ export function usePairs() {
     return named.length ? named : logbook.sources
   })
   const cable = computed(() => logbook.cable(filter.cableId) ?? null)
-  const fedFrom = computed(() => logbook.source(filter.fedFromId ?? '') ?? null)
   /** Sources that take from another: docks, pads, power banks. */
   const links = computed(() => logbook.sources.filter((s) => s.takes !== ''))
   const rows = computed(() =>
@@ -43,7 +45,14 @@ export function usePairs() {
       ? []
       : sources.value.map((source) => ({
           source,
-          cells: gridRow(source, devices.value, cable.value, logbook.observations, fedFrom.value),
+          cells: gridRow(
+            source,
+            devices.value,
+            cable.value,
+            logbook.observations,
+            logbook.sources,
+            filter.fedFromId === AS_ON_SHELF ? undefined : filter.fedFromId,
+          ),
         })),
   )
   const shown = (cell: GridCell) =>
