@@ -71,13 +71,19 @@ function heldPeak(samples: Samples): { watts: number; startS: number } | undefin
   for (let i = 1; i < t.length; i++) energy[i] = energy[i - 1] + ((v[i] + v[i - 1]) / 2) * (t[i] - t[i - 1])
   const lastGapEnd = gapEnds(t, gapThreshold(samples))
 
-  const at = (cursor: number, time: number): [joules: number, watts: number] => {
+  const wattsAt = (cursor: number, time: number): number => {
     const span = t[cursor + 1] - t[cursor]
-    const watts = span > 0 ? v[cursor] + ((v[cursor + 1] - v[cursor]) * (time - t[cursor])) / span : v[cursor]
-    return [energy[cursor] + ((v[cursor] + watts) / 2) * (time - t[cursor]), watts]
+    return span > 0 ? v[cursor] + ((v[cursor + 1] - v[cursor]) * (time - t[cursor])) / span : v[cursor]
   }
+  /** Joules up to a moment: two numbers apart, no pair for each of a million readings. */
+  const joulesAt = (cursor: number, time: number): number =>
+    energy[cursor] + ((v[cursor] + wattsAt(cursor, time)) / 2) * (time - t[cursor])
 
   let best: { watts: number; startS: number } | undefined
+  const consider = (left: number, right: number, startS: number) => {
+    const watts = (joulesAt(right, startS + WINDOW_S) - joulesAt(left, startS)) / WINDOW_S
+    if (!best || watts > best.watts) best = { watts, startS }
+  }
   let left = 0
   let right = 0
   let start = t[0]
@@ -87,21 +93,12 @@ function heldPeak(samples: Samples): { watts: number; startS: number } | undefin
     while (right < t.length - 2 && t[right + 1] <= start + WINDOW_S) right++
     const next = Math.min(t[left + 1], t[right + 1] - WINDOW_S)
     const stop = Math.max(next, start)
-    const [e0, p0] = at(left, start)
-    const [e1, p1] = at(right, start + WINDOW_S)
-    const consider = (watts: number, startS: number) => {
-      if (!best || watts > best.watts) best = { watts, startS }
-    }
     const lastRead = t[right] >= start + WINDOW_S ? right : right + 1
-    if (lastGapEnd[lastRead] <= start) consider((e1 - e0) / WINDOW_S, start)
+    if (lastGapEnd[lastRead] <= start) consider(left, right, start)
     if (lastGapEnd[right + 1] <= start) {
-      const [, p0End] = at(left, stop)
-      const [, p1End] = at(right, stop + WINDOW_S)
-      const [d0, d1] = [p1 - p0, p1End - p0End]
-      if (d0 > 0 && d1 < 0) {
-        const inner = start + ((stop - start) * d0) / (d0 - d1)
-        consider((at(right, inner + WINDOW_S)[0] - at(left, inner)[0]) / WINDOW_S, inner)
-      }
+      const d0 = wattsAt(right, start + WINDOW_S) - wattsAt(left, start)
+      const d1 = wattsAt(right, stop + WINDOW_S) - wattsAt(left, stop)
+      if (d0 > 0 && d1 < 0) consider(left, right, start + ((stop - start) * d0) / (d0 - d1))
     }
     if (stop > start) start = stop
     else if (start + WINDOW_S >= last) break

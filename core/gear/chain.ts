@@ -84,7 +84,9 @@ export function agreeAlong(
   if (!(found.watts < whole.watts)) return { ...found, links, limitedBy: '' }
   const tight = links.reduce((a, b) => (b.passesW < a.passesW ? b : a))
   const { takes, link, passesW } = tight
-  const why = `${link.name} gets ${fmt(takes.watts)} W and passes ${fmt(passesW)} W on. ${takes.why}`
+  // Of the two, the link is the one that takes.
+  const itself = takes.why.replace(/^The device /, 'It ')
+  const why = `${link.name} gets ${fmt(takes.watts)} W and passes ${fmt(passesW)} W on. ${itself}`
   return { ...found, limit: 'link', why, links, limitedBy: link.name }
 }
 

@@ -1,5 +1,4 @@
 import { bisectLeft, bisectRight } from 'd3-array'
-import { median } from 'simple-statistics'
 
 /** The readings of one channel that were really taken: times in seconds and their values. */
 export interface Samples {
@@ -7,9 +6,10 @@ export interface Samples {
   v: Float64Array
 }
 
-/** Keeps the rows of `column` that were read. */
+/** Keeps the rows of `column` that were read: where all were, the columns themselves and not copies. */
 export function samplesOf(time: Float64Array, column: Float64Array | undefined): Samples {
   if (!column) return { t: new Float64Array(0), v: new Float64Array(0) }
+  if (allRead(time) && allRead(column) && time.length === column.length) return { t: time, v: column }
   const t = new Float64Array(time.length)
   const v = new Float64Array(time.length)
   let n = 0
@@ -22,15 +22,37 @@ export function samplesOf(time: Float64Array, column: Float64Array | undefined):
   return { t: t.slice(0, n), v: v.slice(0, n) }
 }
 
+/** Whether a column has a value in every row. */
+export function allRead(column: Float64Array): boolean {
+  for (let i = 0; i < column.length; i++) if (Number.isNaN(column[i])) return false
+  return true
+}
+
+/** Every figure of a trace asks for it, of the same times: columns are never changed in place. */
+const known = new WeakMap<Float64Array, number>()
+
 /** Median spacing of the samples in seconds, two at one instant left out; NaN with fewer than two instants. */
 export function medianInterval({ t }: Samples): number {
-  if (t.length < 2) return NaN
-  const steps = Array.from(t.subarray(1).map((at, i) => at - t[i])).filter((step) => step > 0)
-  return steps.length ? median(steps) : NaN
+  const found = known.get(t) ?? medianStep(t)
+  known.set(t, found)
+  return found
+}
+
+function medianStep(t: Float64Array): number {
+  const steps = new Float64Array(Math.max(0, t.length - 1))
+  let count = 0
+  for (let i = 1; i < t.length; i++) if (t[i] > t[i - 1]) steps[count++] = t[i] - t[i - 1]
+  if (count === 0) return NaN
+  const sorted = steps.subarray(0, count).sort()
+  const half = count >> 1
+  return count % 2 === 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2
 }
 
 /** Index of the first element of the sorted `t` that is at or after `at` (t.length when none is). */
 export const firstAtOrAfter = (t: Float64Array, at: number): number => bisectLeft(t, at)
+
+/** The same of the first element after `at`. */
+export const firstAfter = (t: Float64Array, at: number): number => bisectRight(t, at)
 
 /**
  * Straight-line value at `at` seconds; NaN outside the samples: nothing is extrapolated. Where two were read at one

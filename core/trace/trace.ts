@@ -1,3 +1,4 @@
+import { allRead } from './samples'
 import { CHANNELS, type Channel } from './channels'
 
 export { CHANNELS, type Channel }
@@ -97,15 +98,16 @@ export const channelsOf = (trace: Trace): Channel[] =>
 
 /**
  * Watts per reading: the power as read, else volts × amperes where both were read (NaN elsewhere).
- * Undefined when the trace carries neither.
+ * Undefined when the trace carries neither; the column itself where every reading has its watts: not to be written to.
  */
 export function powerColumn(trace: Trace): Float64Array | undefined {
   const { power, voltage, current } = trace
   if (!power && !(voltage && current)) return undefined
-  return trace.time.map((_, i) => {
-    if (power && !Number.isNaN(power[i])) return power[i]
-    return voltage && current ? voltage[i] * current[i] : NaN
-  })
+  if (power && allRead(power)) return power
+  const watts = power?.slice() ?? new Float64Array(trace.time.length).fill(NaN)
+  if (voltage && current)
+    for (let i = 0; i < watts.length; i++) if (Number.isNaN(watts[i])) watts[i] = voltage[i] * current[i]
+  return watts
 }
 
 /** Watts of one reading: as read, else volts × amperes; NaN when neither was read. */
@@ -116,10 +118,11 @@ export const wattsOf = ({ power, voltage, current }: Reading): number =>
 export function currentColumn(trace: Trace): Float64Array | undefined {
   const { power, voltage, current } = trace
   if (!current && !(voltage && power)) return undefined
-  return trace.time.map((_, i) => {
-    if (current && !Number.isNaN(current[i])) return current[i]
-    return voltage && power ? power[i] / voltage[i] : NaN
-  })
+  if (current && allRead(current)) return current
+  const amps = current?.slice() ?? new Float64Array(trace.time.length).fill(NaN)
+  if (voltage && power)
+    for (let i = 0; i < amps.length; i++) if (Number.isNaN(amps[i])) amps[i] = power[i] / voltage[i]
+  return amps
 }
 
 /**
