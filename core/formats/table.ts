@@ -36,7 +36,7 @@ export function readTable(text: string, isHeader: IsHeader = () => false): Table
   const { delimiter, headerRow } = shapeOf(clean, isHeader)
   // Without its last line break: an empty last row would be a row too short.
   const parsed = Papa.parse<string[]>(clean.trimEnd(), { delimiter, skipEmptyLines: false })
-  const lines = numbered(parsed.data)
+  const lines = numbered(parsed.data, clean.includes('"'))
   refuseOpenQuotes(parsed.errors, lines)
   const filled = lines.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''))
   if (filled.length === 0) throw new UnreadableFile('The file holds no rows.')
@@ -82,7 +82,8 @@ function refuseOpenQuotes(errors: readonly Papa.ParseError[], lines: Table['rows
 }
 
 /** Gives each row the line it starts on: a quoted cell may hold line breaks of its own. */
-function numbered(data: string[][]): Table['rows'] {
+function numbered(data: string[][], anyQuoted: boolean): Table['rows'] {
+  if (!anyQuoted) return data.map((cells, i) => ({ line: i + 1, cells }))
   let line = 1
   return data.map((cells) => {
     const start = line

@@ -1,6 +1,6 @@
 import { BOUNDS, LONGEST_S, TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { traceProblem } from '../trace/check'
-import { decimal } from '../trace/decimal'
+import { decimal, isPlain } from '../trace/decimal'
 import { placesProblem } from '../trace/places'
 import type { Trace } from '../trace/trace'
 import { guessColumns, isHeaderRow, repeatedColumns, type ColumnMeaning } from './columns'
@@ -85,7 +85,7 @@ export function traceFromTable(table: Table, meanings: readonly ColumnMeaning[])
   })
   const problem = traceProblem(trace)
   if (problem) throw new UnreadableFile(`The readings do not hold together: ${problem}.`, problems.kept)
-  if (rows.some((r) => r.cells.some((c) => /^\s*-?\d+,\d+\s*$/.test(c))))
+  if (rows.some((r) => r.cells.some((c) => c.includes(',') && /^\s*-?\d+,\d+\s*$/.test(c))))
     assumed.push('A comma inside a number is a decimal comma.')
   for (const i of repeatedColumns(table.headers))
     assumed.push(`Column ${i + 1} is called ${quoted(table.headers[i])} like one before it.`)
@@ -153,18 +153,22 @@ function readColumn(
   convert: (n: number) => number,
   problems: ProblemList,
 ): Float64Array {
-  return Float64Array.from(rows, (row) => {
-    const cell = unguardCell((row.cells[index] ?? '').trim())
-    if (cell === '') return NaN
-    const value = convert(decimal(cell.replace(/\s*%$/, '')))
-    if (Number.isNaN(value)) {
-      problems.add(row.line, where, `${quoted(cell)} is not a number; it counts as not read.`)
-      return NaN
-    }
-    if (value < low || value > high) {
-      problems.add(row.line, where, `${quoted(cell)} is outside ${low} to ${high}; it counts as not read.`)
-      return NaN
-    }
-    return value
-  })
+  const column = new Float64Array(rows.length).fill(NaN)
+  for (let i = 0; i < rows.length; i++) {
+    const typed = rows[i].cells[index] ?? ''
+    if (typed === '') continue
+    const cell = isPlain(typed) ? typed : unguardCell(typed.trim())
+    if (cell === '') continue
+    const value = convert(decimal(cell.endsWith('%') ? cell.slice(0, -1) : cell))
+    if (value >= low && value <= high) column[i] = value
+    else
+      problems.add(
+        rows[i].line,
+        where,
+        Number.isNaN(value)
+          ? `${quoted(cell)} is not a number; it counts as not read.`
+          : `${quoted(cell)} is outside ${low} to ${high}; it counts as not read.`,
+      )
+  }
+  return column
 }
