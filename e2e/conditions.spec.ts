@@ -81,6 +81,26 @@ test('a forgotten reading is put in its place, and a time is put right between i
   await expect(putRight(page).getByRole('row')).toHaveCount(3)
 })
 
+test('a temperature is put right, and stays on record', async ({ page }) => {
+  const logbook = withRuns(1)
+  logbook.runs[0].trace.temperatures = { back: logbook.runs[0].trace.time.map((_, i) => 24 + i / 2) }
+  await takeIn(page, logbook)
+  await page.goto('/sheet/r0')
+  await page.getByRole('button', { name: 'Readings' }).click()
+  await page.getByRole('button', { name: /^Correct back, °C at 0:05:00, now 24.5/ }).click()
+  await page.getByLabel('Right value').fill('151')
+  await page.getByLabel('Why').fill('misread')
+  await page.getByRole('button', { name: 'Correct it' }).click()
+  await expect(page.getByText(/between|at most|up to 150/)).toBeVisible()
+  await page.getByLabel('Right value').fill('26,5')
+  await page.getByRole('button', { name: 'Correct it' }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await expect(page.getByText('was 24.5: misread')).toBeVisible()
+  await page.reload()
+  await expect(putRight(page)).toContainText('Temperature, back at 0:05:00')
+  await expect(putRight(page)).toContainText('24.5 °C')
+})
+
 test('a pad behind a small brick: what passes is expected, and the run says what it was fed from', async ({
   page,
 }) => {

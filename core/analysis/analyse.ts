@@ -8,6 +8,7 @@ import { findings, type Finding } from './findings/findings'
 import { heat, type Heat } from './heat'
 import { DEFAULT_MARKS, marks, type Mark } from './marks'
 import { DEFAULT_MILESTONES, HAND_DELAY_S, milestones, type Milestone } from './milestones'
+import type { Span } from './integral'
 import { meterError } from './meterError'
 import { bands, power, type Band, type PowerFigures } from './power'
 import { taperEnd } from './taper'
@@ -21,10 +22,13 @@ export interface Analysis {
   milestones: Milestone[]
   marks: Mark[]
   power: PowerFigures
-  bands: Band[]
+  /** With the standard uncertainty of each mean, W; NaN where the meter states none. */
+  bands: (Band & { uncertaintyW: number })[]
   energy: EnergyFigures
   /** Standard uncertainty that the meter's stated accuracy and the gaps leave about the energy, bridged included, Wh. */
   energyUncertaintyWh: number
+  /** Standard uncertainty of the mean power, W; NaN where the meter states none. */
+  meanUncertaintyW: number
   /** Standard uncertainties of the watts at peak and held peak from the meter's accuracy; NaN where it states none. */
   peakUncertaintyW: number
   heldPeakUncertaintyW: number
@@ -74,6 +78,12 @@ export function analyse(trace: Trace, options: AnalyseOptions = {}): Analysis {
     { usableWh: options.usableWh ?? NaN, uncertainty: options.usableShare ?? 0 },
     open,
   )
+  const flow = energyFlow(trace)
+  // Of a mean, what its energy leaves open: a meter that is off is off all the time.
+  const meanUncertainty = ({ startS, endS }: Span, watts: number): number => {
+    const hours = (endS - startS) / 3600
+    return hours > 0 ? open.energyOver(flow, { startS, endS }, watts * hours) / hours : NaN
+  }
   const taperEndS = taperEnd(trace, figures.power.heldPeakW, figures.power.heldPeakAtS)
   return {
     samples: trace.time.length,
@@ -81,11 +91,9 @@ export function analyse(trace: Trace, options: AnalyseOptions = {}): Analysis {
     startPercent,
     endPercent,
     ...figures,
-    bands: bands(trace),
-    energyUncertaintyWh: Math.hypot(
-      uncertaintyWh,
-      open.energyOver(energyFlow(trace), span, energyWh + bridgedWh) || 0,
-    ),
+    bands: bands(trace).map((band) => ({ ...band, uncertaintyW: meanUncertainty(band, band.meanW) })),
+    meanUncertaintyW: meanUncertainty(span, figures.power.meanW),
+    energyUncertaintyWh: Math.hypot(uncertaintyWh, open.energyOver(flow, span, energyWh + bridgedWh) || 0),
     peakUncertaintyW: open.wattsAt(figures.power.peakAtS, figures.power.peakW),
     heldPeakUncertaintyW: open.wattsAt(figures.power.heldPeakAtS, figures.power.heldPeakW),
     efficiency: charged,

@@ -287,7 +287,24 @@ describe('accuracy', () => {
     expect(a.peakUncertaintyW).toBeCloseTo(u, 9)
     // Off by the same all hour long.
     expect(a.energyUncertaintyWh).toBeCloseTo(u, 6)
+    expect(a.meanUncertaintyW).toBeCloseTo(u, 6)
     expect(analyse(watts([0, 9], [60, 9])).peakUncertaintyW).toBeNaN()
+    expect(analyse(watts([0, 9], [60, 9])).meanUncertaintyW).toBeNaN()
+  })
+
+  it('of a meter reaches the mean of each band that was entered, by what it drew there', () => {
+    // 18 W to 50 %, then 9 W, a point a minute: the meter is within 1 % of volts and of amperes, each.
+    const flat: Accuracy = { ...meter, accuracyDigits: 0 }
+    const found = analyse(
+      everySecond(3600, (t) => ({ percent: 20 + Math.floor(t / 60), power: t < 1800 ? 18 : 9 })),
+      { meter: flat },
+    ).bands
+    expect(found.map((b) => b.uncertaintyW)).toEqual([
+      NaN,
+      expect.closeTo((0.18 * Math.SQRT2) / Math.sqrt(3), 3),
+      expect.closeTo((0.09 * Math.SQRT2) / Math.sqrt(3), 3),
+      NaN,
+    ])
   })
 
   it('of a thermometer reaches the hottest figure', () => {

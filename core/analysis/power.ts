@@ -118,6 +118,9 @@ function gapEnds(t: Float64Array, threshold: number): Float64Array {
 export interface Band {
   fromPercent: number
   toPercent: number
+  /** When the level was in it, s; NaN where it never was. */
+  startS: number
+  endS: number
   /** W; NaN when the meter did not cover it. */
   meanW: number
   /** Percentage points per minute; NaN when the band was not entered. */
@@ -137,13 +140,24 @@ export function bands(trace: Trace): Band[] {
     const enter = milestoneOfLevel(shown, watts, fromPercent)
     const leave = milestoneOfLevel(shown, watts, toPercent)
     const seconds = leave.t - enter.t
-    if (!(seconds > 0)) return { fromPercent, toPercent, meanW: NaN, pointsPerMinute: NaN, partial: true }
+    if (!(seconds > 0))
+      return {
+        fromPercent,
+        toPercent,
+        startS: NaN,
+        endS: NaN,
+        meanW: NaN,
+        pointsPerMinute: NaN,
+        partial: true,
+      }
     const { measured, bridged, measuredS, bridgedS } = integrate(cut(watts, enter.t, leave.t), {
       threshold: gapThreshold(watts),
     })
     return {
       fromPercent,
       toPercent,
+      startS: enter.t,
+      endS: leave.t,
       meanW: measuredS + bridgedS > 0 ? (measured + bridged) / (measuredS + bridgedS) : NaN,
       pointsPerMinute: (60 * (leave.level - enter.level)) / seconds,
       partial: enter.level > fromPercent || leave.level < toPercent,

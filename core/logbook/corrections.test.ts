@@ -34,6 +34,22 @@ it('keeps every value that a reading ever had', () => {
   expect(start().trace.percent?.[1]).toBe(30)
 })
 
+it('puts a temperature right like any value', () => {
+  const once = correctValue(start(), 0, 'temperature:back', 21.5, because)
+  const twice = correctValue(once, 1, 'temperature:front', 25, because)
+  expect(twice.trace.temperatures).toEqual({
+    back: Float64Array.of(21.5, NaN, NaN),
+    front: Float64Array.of(NaN, 25, NaN),
+  })
+  expect(twice.run.corrections.map(({ what, from, to }) => [what, from, to])).toEqual([
+    ['temperature:back', 24, 21.5],
+    ['temperature:front', null, 25],
+  ])
+  expect(runSchema.validateSync(twice.run).corrections).toEqual(twice.run.corrections)
+  const odd = { ...twice.run, corrections: [{ ...twice.run.corrections[0], what: 'humidity' }] }
+  expect(() => runSchema.validateSync(odd)).toThrow('nothing that can be put right')
+})
+
 it('moves a reading in time between its neighbours, never past them', () => {
   const moved = correctTime(start(), 1, 660, because)
   expect(Array.from(moved.trace.time)).toEqual([0, 660, 1200])

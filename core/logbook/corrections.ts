@@ -1,5 +1,6 @@
 import { RUN_CONDITIONS, type RunCondition, type RunConditionName } from '../protocol/runConditions'
-import { withReading, withTime, withValue, type Channel, type Reading } from '../trace/trace'
+import { withReading, withTime, withValue, type Reading } from '../trace/trace'
+import { valuesOf, type ValueColumn } from '../trace/valueColumn'
 import type { Run, RunWithTrace } from './run'
 
 /** Why something is put right, and when (ISO 8601). */
@@ -21,7 +22,7 @@ export const correctableLabel = (field: string): string => {
 export function correctValue(
   { run, trace }: RunWithTrace,
   row: number,
-  what: Channel,
+  what: ValueColumn,
   to: number,
   because: Because,
 ): RunWithTrace {
@@ -29,7 +30,7 @@ export function correctValue(
     row,
     t: trace.time[row],
     what,
-    from: known(trace[what]?.[row] ?? NaN),
+    from: known(valuesOf(trace, what)?.[row] ?? NaN),
     to: known(to),
     ...because,
   }

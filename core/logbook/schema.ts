@@ -2,6 +2,7 @@ import { array, mixed, object, string, type ObjectSchema } from 'yup'
 import { bounded, boundedOrNull, freeText, id, moment, optionalId } from '../trace/fields'
 import { LONGEST_S, MOST_READINGS } from '../trace/bounds'
 import { CHANNELS, type Correction, type TraceEvent } from '../trace/trace'
+import { placeOf } from '../trace/valueColumn'
 import { correctionsField } from '../gear/fields'
 import { heatRuleSchema, NO_HEAT } from '../bench/setup'
 import { runConditionsSchema } from '../protocol/runConditions'
@@ -11,6 +12,7 @@ import { RUN_STATES, type Run } from './run'
 /** Most events, corrections or checklist items one run may carry. */
 const MOST_ENTRIES = 20_000
 const WORDS = 400
+const MOST_NAME = 80
 
 /** An event of a run as it is kept. */
 export const eventSchema: ObjectSchema<TraceEvent> = object({
@@ -19,11 +21,17 @@ export const eventSchema: ObjectSchema<TraceEvent> = object({
   text: freeText(WORDS),
 })
 
+/** A channel, the time, the reading itself, or the temperature of a place. */
+const isCorrectable = (what: unknown): boolean =>
+  typeof what === 'string' &&
+  what.length <= MOST_NAME &&
+  ([...CHANNELS, 'time', 'reading'].includes(what) || placeOf(what) !== null)
+
 const correctionSchema: ObjectSchema<Correction> = object({
   row: bounded(0, MOST_READINGS).integer(),
   t: bounded(0, LONGEST_S),
   what: mixed<Correction['what']>()
-    .oneOf([...CHANNELS, 'time', 'reading'])
+    .test('known', 'names nothing that can be put right', (v) => v === undefined || isCorrectable(v))
     .required('is missing'),
   from: boundedOrNull(-1e9, 1e9),
   to: boundedOrNull(-1e9, 1e9),

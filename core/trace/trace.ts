@@ -1,4 +1,5 @@
 import { allRead } from './samples'
+import { placeOf, valuesOf, type ValueColumn } from './valueColumn'
 import { CHANNELS, type Channel } from './channels'
 
 export { CHANNELS, type Channel }
@@ -43,8 +44,8 @@ export interface Correction {
   /** Row of the trace that was corrected, and its time in seconds. */
   row: number
   t: number
-  /** A channel, the reading's time (s), or the reading itself where it was forgotten and added later. */
-  what: Channel | 'time' | 'reading'
+  /** A channel or a place's temperature, the reading's time (s), or the reading itself where it was forgotten and added later. */
+  what: ValueColumn | 'time' | 'reading'
   from: number | null
   to: number | null
   why: string
@@ -129,11 +130,14 @@ export function currentColumn(trace: Trace): Float64Array | undefined {
  * Returns a copy of the trace with one value changed. The caller keeps the {@link Correction}.
  * @throws RangeError when the row does not exist.
  */
-export function withValue(trace: Trace, row: number, channel: Channel, value: number): Trace {
+export function withValue(trace: Trace, row: number, what: ValueColumn, value: number): Trace {
   if (row < 0 || row >= trace.time.length) throw new RangeError(`There is no reading number ${row + 1}.`)
-  const column = trace[channel] ? trace[channel].slice() : new Float64Array(trace.time.length).fill(NaN)
+  const column = valuesOf(trace, what)?.slice() ?? new Float64Array(trace.time.length).fill(NaN)
   column[row] = value
-  return { ...trace, [channel]: column }
+  const place = placeOf(what)
+  return place === null
+    ? { ...trace, [what]: column }
+    : { ...trace, temperatures: { ...trace.temperatures, [place]: column } }
 }
 
 /**

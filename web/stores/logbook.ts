@@ -23,7 +23,8 @@ import {
 import type { Run, RunWithTrace } from '@core/logbook/run'
 import { deviceConditions, type RunConditionName } from '@core/protocol/runConditions'
 import { threeWay } from '@core/logbook/threeWay'
-import type { Channel, Reading, Trace } from '@core/trace/trace'
+import type { Reading, Trace } from '@core/trace/trace'
+import type { ValueColumn } from '@core/trace/valueColumn'
 import { setupName } from '@core/words/names'
 import type { Apart } from '../storage/envelope'
 import * as storage from '../storage/logbookStorage'
@@ -261,7 +262,7 @@ export const useLogbook = defineStore('logbook', () => {
     await write('runs', decide, () => corrected)
   }
   const because = (why: string) => ({ why, when: new Date().toISOString() })
-  const correct = (id: string, row: number, what: Channel, to: number | null, why: string) =>
+  const correct = (id: string, row: number, what: ValueColumn, to: number | null, why: string) =>
     correctReadings(id, (of) => correctValue(of, row, what, to ?? NaN, because(why)))
   const moveReading = (id: string, row: number, to: number, why: string) =>
     correctReadings(id, (of) => correctTime(of, row, to, because(why)))

@@ -2,20 +2,20 @@
 import { exactClock } from '@core/words/figures'
 import type { Run } from '@core/logbook/run'
 import { correctionSchema } from '@core/protocol/entry'
-import { BOUNDS } from '@core/trace/bounds'
-import type { Channel, Trace } from '@core/trace/trace'
+import type { Trace } from '@core/trace/trace'
+import { aboutColumn, valuesOf, type ValueColumn } from '@core/trace/valueColumn'
 import FormDialog from '../../forms/FormDialog.vue'
 import FormText from '../../forms/FormText.vue'
 import { useYupForm } from '../../forms/useYupForm'
 import { useLogbook } from '../../stores/logbook'
 
-const props = defineProps<{ run: Run; trace: Trace; row: number; what: Channel; title: string }>()
+const props = defineProps<{ run: Run; trace: Trace; row: number; what: ValueColumn }>()
 const emit = defineEmits<{ done: [] }>()
 const logbook = useLogbook()
 
-const before = props.trace[props.what]?.[props.row] ?? NaN
+const before = valuesOf(props.trace, props.what)?.[props.row] ?? NaN
 const { submit, failure, busy } = useYupForm({
-  schema: () => correctionSchema('The value', BOUNDS[props.what], ''),
+  schema: () => correctionSchema('The value', aboutColumn(props.what).bounds, ''),
   initial: { value: Number.isNaN(before) ? '' : String(before), why: '' },
 })
 const save = submit(async ({ value, why }: { value?: number; why: string }) => {
@@ -34,7 +34,7 @@ const save = submit(async ({ value, why }: { value?: number; why: string }) => {
     @submit="save()"
     @update:model-value="emit('done')"
   >
-    <p>{{ title }} at {{ exactClock(trace.time[row]) }}</p>
+    <p>{{ aboutColumn(what).title }} at {{ exactClock(trace.time[row]) }}</p>
     <FormText name="value" label="Right value" hint="Empty means not read" numeric autofocus />
     <FormText name="why" label="Why" />
   </FormDialog>

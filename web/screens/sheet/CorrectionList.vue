@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import { correctableLabel } from '@core/logbook/corrections'
 import type { Run } from '@core/logbook/run'
-import { channel } from '@core/trace/channels'
 import type { Correction } from '@core/trace/trace'
+import { aboutColumn } from '@core/trace/valueColumn'
 import { exactClock, figure, UNKNOWN } from '@core/words/figures'
 import { fullDay, timeOfDay } from '@core/words/moments'
 
@@ -17,7 +17,7 @@ const value = (c: Correction, v: number | null) =>
       ? exactClock(v)
       : c.what === 'reading'
         ? figure(v, 0, '%')
-        : `${v} ${channel(c.what).unit}`
+        : `${v} ${aboutColumn(c.what).unit}`
 const said = (c: Correction) =>
   c.what === 'reading'
     ? {
@@ -26,7 +26,7 @@ const said = (c: Correction) =>
         to: c.to === null ? 'without a level' : value(c, c.to),
       }
     : {
-        what: `${c.what === 'time' ? 'Time' : channel(c.what).label} at ${exactClock(c.t)}`,
+        what: `${c.what === 'time' ? 'Time' : aboutColumn(c.what).label} at ${exactClock(c.t)}`,
         from: value(c, c.from),
         to: value(c, c.to),
       }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { clock, duration, figure } from '@core/words/figures'
+import { clock, duration, figure, withSpread } from '@core/words/figures'
 import type { Analysis } from '@core/analysis/analyse'
 import { energyGained } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
@@ -94,7 +94,7 @@ const rows = computed(() => powerRows(a.value, capacity.value))
             <th scope="row">
               {{ b.fromPercent }}–{{ b.toPercent }}&nbsp;%<span v-if="b.partial" class="quiet"> in part</span>
             </th>
-            <td class="number">{{ figure(b.meanW, 1, 'W') }}</td>
+            <td class="number">{{ withSpread(b.meanW, b.uncertaintyW, 1, 'W') }}</td>
             <td class="number">{{ figure(b.pointsPerMinute, 2) }}</td>
           </tr>
         </tbody>

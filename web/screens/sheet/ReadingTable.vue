@@ -3,8 +3,8 @@ import { computed, ref } from 'vue'
 import { exactClock, figure } from '@core/words/figures'
 import { loadResistance } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
-import { channel, columnTitle, type Channel } from '@core/trace/channels'
 import { channelsOf, type Correction, type Trace } from '@core/trace/trace'
+import { aboutColumn, placeOf, temperatureOf, valuesOf, type ValueColumn } from '@core/trace/valueColumn'
 import CorrectDialog from './CorrectDialog.vue'
 import ForgottenDialog from './ForgottenDialog.vue'
 import TimeDialog from './TimeDialog.vue'
@@ -15,7 +15,10 @@ const PER_PAGE = 50
 
 const page = ref(1)
 const channels = computed(() => channelsOf(props.trace))
-const places = computed(() => Object.keys(props.trace.temperatures))
+const columns = computed<ValueColumn[]>(() => [
+  ...channels.value,
+  ...Object.keys(props.trace.temperatures).map(temperatureOf),
+])
 const pages = computed(() => Math.ceil(props.trace.time.length / PER_PAGE))
 const rows = computed(() => {
   const from = (page.value - 1) * PER_PAGE
@@ -37,9 +40,12 @@ const corrected = computed(() => {
 })
 const moving = ref<number | null>(null)
 const adding = ref(false)
-const correcting = ref<{ row: number; what: Channel } | null>(null)
-const shown = (row: number, what: Channel) =>
-  figure(props.trace[what]?.[row], Number.isInteger(props.trace[what]?.[row]) ? 0 : channel(what).digits)
+const correcting = ref<{ row: number; what: ValueColumn } | null>(null)
+const shown = (row: number, what: ValueColumn) => {
+  const value = valuesOf(props.trace, what)?.[row]
+  const { digits } = aboutColumn(what)
+  return figure(value, Number.isInteger(value) && placeOf(what) === null ? 0 : digits)
+}
 const wasText = (row: number, what: Correction['what']) =>
   corrected.value.get(`${row} ${what}`)?.join('; ') ?? ''
 </script>
@@ -55,10 +61,7 @@ const wasText = (row: number, what: Correction['what']) =>
         <thead>
           <tr>
             <th scope="col" class="number">Clock</th>
-            <th v-for="c in channels" :key="c" scope="col" class="number">{{ columnTitle(c) }}</th>
-            <th v-for="place in places" :key="place" scope="col" class="number">
-              {{ place || 'Temperature' }}, °C
-            </th>
+            <th v-for="c in columns" :key="c" scope="col" class="number">{{ aboutColumn(c).title }}</th>
             <th v-if="hasLoad" scope="col" class="number">Load, Ω</th>
             <th v-if="trace.notes" scope="col">Note</th>
           </tr>
@@ -77,18 +80,15 @@ const wasText = (row: number, what: Correction['what']) =>
                 {{ wasText(row, what) }}
               </div>
             </th>
-            <td v-for="c in channels" :key="c" class="number">
+            <td v-for="c in columns" :key="c" class="number">
               <button
                 type="button"
-                :aria-label="`Correct ${columnTitle(c)} at ${exactClock(trace.time[row])}, now ${shown(row, c)}`"
+                :aria-label="`Correct ${aboutColumn(c).title} at ${exactClock(trace.time[row])}, now ${shown(row, c)}`"
                 @click="correcting = { row, what: c }"
               >
                 {{ shown(row, c) }}
               </button>
               <div v-if="wasText(row, c)" class="was">{{ wasText(row, c) }}</div>
-            </td>
-            <td v-for="place in places" :key="place" class="number">
-              {{ figure(trace.temperatures[place][row], 1) }}
             </td>
             <td v-if="hasLoad" class="number">{{ load(row) }}</td>
             <td v-if="trace.notes">{{ trace.notes[row] }}</td>
@@ -109,7 +109,6 @@ const wasText = (row: number, what: Correction['what']) =>
       :run="run"
       :trace="trace"
       v-bind="correcting"
-      :title="columnTitle(correcting.what)"
       @done="correcting = null"
     />
     <TimeDialog v-if="moving !== null" :run="run" :trace="trace" :row="moving" @done="moving = null" />

@@ -25,7 +25,11 @@ export function powerRows(a: Analysis, capacity: Capacity): FigureRow[] {
       value: withSpread(power.heldPeakW, a.heldPeakUncertaintyW, 2, 'W'),
       note: power.coarse ? 'coarse: the highest reading' : 'best mean over 60 s',
     },
-    { label: 'Mean', value: figure(power.meanW, 2, 'W'), note: 'over the time that was read' },
+    {
+      label: 'Mean',
+      value: withSpread(power.meanW, a.meanUncertaintyW, 2, 'W'),
+      note: 'over the time that was read',
+    },
     energyRow(a),
     ...counterRow(a),
   ]
