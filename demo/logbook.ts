@@ -4,6 +4,7 @@ import { blankRun, type RunState, type RunWithTrace, type StopRule } from '@core
 import { simulatedBench } from '@core/model/instruments'
 import { setupFor } from '@core/model/setup'
 import { deviceConditions, noConditions, type RunConditions } from '@core/protocol/runConditions'
+import { chainTo } from '@core/gear/chain'
 import type { Device } from '@core/gear/gear'
 import { traceFromReadings, type Reading, type TraceEvent } from '@core/trace/trace'
 import { meters, observations, withCampaign } from './plan'
@@ -94,7 +95,8 @@ function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrac
   const device = devices.find((d) => d.id === plan.device)!
   const source = sources.find((s) => s.id === plan.source)!
   const cable = cables.find((c) => c.id === (plan.cable ?? 'c1'))!
-  const setup = setupFor(device, source, { ...plan, startPercent: plan.from + 0.4, cable })
+  const feeds = chainTo(source, sources).slice(0, -1)
+  const setup = setupFor(device, source, { ...plan, startPercent: plan.from + 0.4, cable, before: feeds })
   const every = plan.every ?? METER_S
   const stop: StopRule = plan.stop ?? { kind: 'shown-full' }
   const all = simulatedBench(setup, seed * 1000 + index).advanceTo(MAX_HOURS * 3600)
@@ -123,7 +125,7 @@ function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrac
       provenance: 'simulation',
       events: plan.events ?? [],
       notes: plan.notes ?? '',
-      conditions: conditionsOf(device, setup.ambientC),
+      conditions: conditionsOf(device, setup.ambientC, source.fedFromId),
     }),
     trace: traceFromReadings(kept),
   }
@@ -139,12 +141,13 @@ function lastSecond(readings: readonly Reading[], stop: StopRule, plan: DemoRun)
 }
 
 /** What the crew wrote down of every run: the same state of the device, the same meter, the room as it was. */
-const conditionsOf = (device: Device, ambientC: number): RunConditions => ({
+const conditionsOf = (device: Device, ambientC: number, fedFromId: string | null): RunConditions => ({
   ...noConditions(),
   ...deviceConditions(device),
   deviceState: 'asleep, flight mode on',
   meterId: 'm1',
   thermometerId: 'm3',
   ambientC,
+  fedFromId,
   restMinutes: 21,
 })

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { energy } from '../analysis/energy'
 import { milestone } from '../analysis/milestones'
+import { blankSource, portOf } from '../gear/blanks'
 import { blankDevice } from '../gear/deviceFields'
 import type { Device, Source } from '../gear/gear'
 import { parseOffers } from '../gear/offers'
@@ -126,6 +127,23 @@ describe('where the source is weak', () => {
       expect(end.deliveredWh).toBeCloseTo(end.storedWh + end.lossesWh, 6)
     },
   )
+
+  it('a pad draws no more than what it is fed', () => {
+    const pad = blankSource({ id: 'p', name: 'P', kind: 'wireless pad', ratedWatts: 15, takes: '9V1.4A' })
+    const brick = blankSource({
+      id: 'b',
+      name: 'B',
+      kind: 'wall charger',
+      ratedWatts: 20,
+      ports: [portOf('9V2.22A')],
+    })
+    const setup = setupFor({ ...laptop, wirelessWatts: 15, minWatts: null }, pad, {
+      startPercent: 20,
+      before: [brick],
+    })
+    const watts = states(setup, 0.1).map((s) => s.watts)
+    expect(Math.max(...watts)).toBeCloseTo(9 * 1.4, 9)
+  })
 
   it('a battery that is empty gives nothing more', () => {
     const setup = { ...setupFor(laptop, charger(5, '5V1A'), { startPercent: 1 }), systemWatts: 30 }

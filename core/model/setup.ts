@@ -24,6 +24,9 @@ const STAIRS = [
   { untilShare: 1, of: 0.36 },
 ]
 
+/** What of a pad's watts arrives, where nobody says. */
+const USUAL_PAD_PERCENT = 76
+
 export interface SetupOptions {
   startPercent: number
   ambientC?: number
@@ -40,7 +43,12 @@ export interface SetupOptions {
 export function setupFor(device: Device, source: Source, options: SetupOptions): ChargeSetup {
   const kind = KINDS[device.kind]
   const { usableWh } = capacityOf(device)
-  const agreement = agreeAlong(device, [...(options.before ?? []), source], options.cable ?? null)
+  const along = agreeAlong(device, [...(options.before ?? []), source], options.cable ?? null)
+  const linkEfficiency =
+    along.protocol === 'wireless' ? (source.efficiencyPercent ?? USUAL_PAD_PERCENT) / 100 : 1
+  // Before a pad stands what it takes: no more than that reaches the device, less what is lost on the way.
+  const fed = along.links.at(-1)?.takes.watts ?? Infinity
+  const agreement = { ...along, watts: Math.min(along.watts, fed * linkEfficiency) }
   const most = (device.maxWatts ?? kind.watts) * 0.88
   return {
     usableWh: Number.isNaN(usableWh) ? kind.wh : usableWh,
@@ -54,7 +62,7 @@ export function setupFor(device: Device, source: Source, options: SetupOptions):
     heatCapacity: kind.heatCapacity,
     heatLoss: kind.heatLoss * (1 - (options.poorCooling ?? 0)),
     converterEfficiency: 0.9,
-    linkEfficiency: agreement.protocol === 'wireless' ? 0.76 : 1,
+    linkEfficiency,
     systemWatts: kind.systemWatts,
     negotiationS: 4,
     stallAtShare: options.stallAtShare,
