@@ -124,6 +124,24 @@ test('a watched change is stamped as its key is pressed, and known to seconds', 
   expect(csv.at(-1)).toMatch(/^15\d\d(\.\d+)?,100,1(,due at 25\smin)?$/)
 })
 
+test('from 1 % to a watched full display: 3 h 21 min (common practice, no source)', async ({ page }) => {
+  await controlClock(page)
+  await fillShelf(page)
+  await startByHand(page, 'Bollard 5', '1')
+  await page.clock.fastForward(2 * 3600_000)
+  await page.getByLabel('Level').fill('61')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('level')).toHaveText(/61/)
+  await page.clock.fastForward(81 * 60_000)
+  await page.keyboard.press('f')
+  await expect(page.getByText(/turned 100 % at 3\sh\s21\smin/)).toBeVisible()
+  await stopAndKeep(page)
+  // Known to seconds, though the last check is an hour and twenty minutes old: no ± is worth saying.
+  await expect(page.getByTestId('sentence')).toContainText(/from 1\s% to full .* in 3\sh\s21\smin,/)
+  await expect(page.getByTestId('milestone-100')).toContainText(/3\sh\s21\smin/)
+})
+
 test('a reading is corrected with a reason, and the old value stays', async ({ page }) => {
   await controlClock(page)
   await fillShelf(page)
