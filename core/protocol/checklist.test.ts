@@ -31,7 +31,14 @@ it('asks for the start level within a point, or as found; and for rest only wher
     low: 4,
     high: 6,
   })
-  expect(rest).toEqual({ id: 'rest', text: 'Rested for 21 min' })
+  expect(rest).toEqual({
+    id: 'rest',
+    text: 'Rested for 21 min',
+    asks: 'min',
+    low: 19,
+    high: 23,
+    offered: 21,
+  })
   const found = checklistFor(protocol({ startWay: 'as-found', restMinutes: 0 }), null)
   expect(found[0]).toEqual({
     id: 'start-level',

@@ -11,6 +11,8 @@ export interface ChecklistItem {
   /** The span an asked value must lie in; outside it is kept, and named. */
   low?: number
   high?: number
+  /** What stands in its field to begin with: what the protocol wants, to be typed over with what was measured. */
+  offered?: number
 }
 
 /** How an item was answered. A skipped item is on record like any other. */
@@ -24,6 +26,9 @@ export interface ChecklistAnswer {
   /** ISO 8601. */
   when: string
 }
+
+/** A rest is the same rest within so many minutes. */
+const REST_WITHIN_MIN = 2
 
 /** The checklist of a run, from its protocol: state of the device first, then the strip. */
 export function checklistFor(protocol: Protocol, cableName: string | null): ChecklistItem[] {
@@ -39,7 +44,16 @@ export function checklistFor(protocol: Protocol, cableName: string | null): Chec
   ]
   if (protocol.startWay === 'as-found')
     items[0] = { id: 'start-level', text: 'Start level, as found', asks: '%', low: 0, high: 100 }
-  if (protocol.restMinutes > 0) items.push({ id: 'rest', text: `Rested for ${protocol.restMinutes} min` })
+  const { restMinutes } = protocol
+  if (restMinutes > 0)
+    items.push({
+      id: 'rest',
+      text: `Rested for ${restMinutes} min`,
+      asks: 'min',
+      low: restMinutes - REST_WITHIN_MIN,
+      high: restMinutes + REST_WITHIN_MIN,
+      offered: restMinutes,
+    })
   protocol.conditions.forEach((condition, i) => {
     const { asks } = CONDITIONS[condition.kind]
     const text =

@@ -55,9 +55,13 @@ export const wordsSchema = (missing: string, longest: number) =>
 /** A temperature as typed, °C. */
 export const degreesSchema = neededNumber('Degrees', ...TEMPERATURE_BOUNDS, ' °C')
 
-/** What an item of the checklist asks for: a level of the battery, or a temperature of the room. */
+/** What an item of the checklist asks for: a level of the battery, a rest, or a temperature of the room. */
 export const askedSchema = (unit: string) =>
-  unit === '%' ? neededNumber('The level', 0, 100, ' %') : neededNumber('The temperature', -40, 80, ' °C')
+  unit === '%'
+    ? neededNumber('The level', 0, 100, ' %')
+    : unit === 'min'
+      ? neededNumber('The rest', 0, 10_000, ' min')
+      : neededNumber('The temperature', -40, 80, ' °C')
 
 /** How far a stream's clock is moved, s: an hour either way. */
 export const shiftSchema = neededNumber('The shift', -3600, 3600, ' s')

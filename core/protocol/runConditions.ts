@@ -97,14 +97,16 @@ export const protocolConditions = (protocol: Protocol): Pick<RunConditions, 'pro
     .slice(0, 400),
 })
 
-/** What the answers to a checklist say of a run: the room as it was read, the rest as it was confirmed. */
+/** What the answers to a checklist say of a run: the room as it was read, the rest as it was measured. */
 export function checkedConditions(answers: readonly ChecklistAnswer[]): Partial<RunConditions> {
   const done = (id: string) => answers.find((a) => a.id === id && a.answer === 'done')
   const ambient = done('ambient')?.value ?? null
-  const rested = /(\d+)\s*min/.exec(done('rest')?.text ?? '')
+  const rest = done('rest')
+  // An earlier version asked for a tick alone: what was ticked is what the protocol wanted.
+  const rested = rest?.value ?? /(\d+)\s*min/.exec(rest?.text ?? '')?.[1]
   return {
     ...(ambient === null ? {} : { ambientC: ambient }),
-    ...(rested ? { restMinutes: Number(rested[1]) } : {}),
+    ...(rested === undefined ? {} : { restMinutes: Number(rested) }),
   }
 }
 

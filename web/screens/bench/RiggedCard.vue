@@ -16,7 +16,11 @@ const props = defineProps<{ lane: RiggedLane }>()
 const strip = useStrip()
 const logbook = useLogbook()
 const notices = useNotices()
-const values = reactive<Record<string, string>>({})
+const values = reactive<Record<string, string>>(
+  Object.fromEntries(
+    props.lane.items.flatMap(({ id, offered }) => (offered === undefined ? [] : [[id, String(offered)]])),
+  ),
+)
 const errors = reactive<Record<string, string>>({})
 const answers = computed(() => new Map(props.lane.choice.checklist.map((a) => [a.id, a])))
 
