@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { exactClock } from '@core/words/figures'
+import { clock } from '@core/words/figures'
 import type { Run } from '@core/logbook/run'
 import { correctionSchema } from '@core/protocol/entry'
 import type { Trace } from '@core/trace/trace'
@@ -34,7 +34,7 @@ const save = submit(async ({ value, why }: { value?: number; why: string }) => {
     @submit="save()"
     @update:model-value="emit('done')"
   >
-    <p>{{ aboutColumn(what).title }} at {{ exactClock(trace.time[row]) }}</p>
+    <p>{{ aboutColumn(what).title }} at {{ clock(trace.time[row]) }}</p>
     <FormText name="value" label="Right value" hint="Empty means not read" numeric autofocus />
     <FormText name="why" label="Why" />
   </FormDialog>

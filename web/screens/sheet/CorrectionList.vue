@@ -4,7 +4,7 @@ import { correctableLabel } from '@core/logbook/corrections'
 import type { Run } from '@core/logbook/run'
 import type { Correction } from '@core/trace/trace'
 import { aboutColumn } from '@core/trace/valueColumn'
-import { exactClock, figure, UNKNOWN } from '@core/words/figures'
+import { clock, exactClock, figure, UNKNOWN } from '@core/words/figures'
 import { fullDay, timeOfDay } from '@core/words/moments'
 
 /** Everything that was ever put right in this run, the earlier ones too. */
@@ -21,12 +21,12 @@ const value = (c: Correction, v: number | null) =>
 const said = (c: Correction) =>
   c.what === 'reading'
     ? {
-        what: `Reading added at ${exactClock(c.t)}`,
+        what: `Reading added at ${clock(c.t)}`,
         from: UNKNOWN,
         to: c.to === null ? 'without a level' : value(c, c.to),
       }
     : {
-        what: `${c.what === 'time' ? 'Time' : aboutColumn(c.what).label} at ${exactClock(c.t)}`,
+        what: `${c.what === 'time' ? 'Time' : aboutColumn(c.what).label} at ${clock(c.t)}`,
         from: value(c, c.from),
         to: value(c, c.to),
       }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { exactClock } from '@core/words/figures'
+import { clock, exactClock } from '@core/words/figures'
 import { eventSchema } from '@core/formats/clockForm'
 import type { Run } from '@core/logbook/run'
 import type { TraceEvent } from '@core/trace/trace'
@@ -58,7 +58,7 @@ async function remove(i: number) {
           <FormFailure :text="failure" />
         </form>
         <template v-else>
-          <span class="figure">{{ exactClock(event.t) }}</span>
+          <span class="figure">{{ clock(event.t) }}</span>
           <span class="what">{{ event.text }}</span>
           <v-btn size="small" :aria-label="`Change ${event.text}`" @click="open(i, event)">Change</v-btn>
           <v-btn size="small" :aria-label="`Delete ${event.text}`" @click="remove(i)">Delete</v-btn>

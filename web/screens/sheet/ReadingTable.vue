@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { exactClock, figure } from '@core/words/figures'
+import { clock, exactClock, figure } from '@core/words/figures'
 import { loadResistance } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
+import { usualStep } from '@core/trace/samples'
 import { channelsOf, type Correction, type Trace } from '@core/trace/trace'
 import { aboutColumn, placeOf, temperatureOf, valuesOf, type ValueColumn } from '@core/trace/valueColumn'
 import CorrectDialog from './CorrectDialog.vue'
@@ -20,6 +21,11 @@ const columns = computed<ValueColumn[]>(() => [
   ...Object.keys(props.trace.temperatures).map(temperatureOf),
 ])
 const pages = computed(() => Math.ceil(props.trace.time.length / PER_PAGE))
+/** Parts of a second where readings could not be told apart without them. */
+const at = (row: number) => {
+  const t = props.trace.time[row]
+  return usualStep(props.trace) < 1 ? exactClock(t) : clock(t)
+}
 const rows = computed(() => {
   const from = (page.value - 1) * PER_PAGE
   return Array.from({ length: Math.min(PER_PAGE, props.trace.time.length - from) }, (_, i) => from + i)
@@ -69,12 +75,8 @@ const wasText = (row: number, what: Correction['what']) =>
         <tbody>
           <tr v-for="row in rows" :key="row">
             <th scope="row" class="number">
-              <button
-                type="button"
-                :aria-label="`Correct the time ${exactClock(trace.time[row])}`"
-                @click="moving = row"
-              >
-                {{ exactClock(trace.time[row]) }}
+              <button type="button" :aria-label="`Correct the time ${at(row)}`" @click="moving = row">
+                {{ at(row) }}
               </button>
               <div v-for="what in ['time', 'reading'] as const" :key="what" class="was">
                 {{ wasText(row, what) }}
@@ -83,7 +85,7 @@ const wasText = (row: number, what: Correction['what']) =>
             <td v-for="c in columns" :key="c" class="number">
               <button
                 type="button"
-                :aria-label="`Correct ${aboutColumn(c).title} at ${exactClock(trace.time[row])}, now ${shown(row, c)}`"
+                :aria-label="`Correct ${aboutColumn(c).title} at ${at(row)}, now ${shown(row, c)}`"
                 @click="correcting = { row, what: c }"
               >
                 {{ shown(row, c) }}
