@@ -115,7 +115,7 @@ export const sources: Source[] = [
     fedFromId: 'g65',
     notes: 'At the chart table; the screen hangs on it too.',
   }),
-  source('lp', 'Taffrail L14 side port', 15, '5V3A', {
+  source('lp', 'Side port of the L14', 15, '5V3A', {
     kind: 'laptop port',
     takes: '20V3.25A',
     drawsW: 52,
