@@ -69,7 +69,8 @@ export function integrate(
   }
   const add = (a: number, b: number, startS: number, endS: number, isGap: boolean, limit: number) => {
     const step = endS - startS
-    let [into, outOf] = [((a + b) / 2) * step, 0]
+    let into = ((a + b) / 2) * step
+    let outOf = 0
     // Nearly always both ends lie above zero: a million such intervals make no pair each.
     if (!(a >= 0 && b >= 0)) [into, outOf] = partsOf(a, b, step)
     result.into += into

@@ -28,10 +28,10 @@ type Opened =
 const MAX_BYTES = 400 * 1024 * 1024
 const MOST_PLACES = 12
 
-/** Files on their way in: opened and looked at first, taken only when the reviewer says so. */
 /** No hand reads more often than once a second: that is a meter’s log. */
 const readAt = (seconds: number): ReadingRule => ({ kind: seconds < 1 ? 'meter' : 'every', seconds })
 
+/** Files on their way in: opened and looked at first, taken only when the reviewer says so. */
 export const useFiles = defineStore('files', () => {
   const logbook = useLogbook()
   // Shallow: a trace's columns must reach storage as they are, not wrapped.

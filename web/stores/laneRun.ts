@@ -18,10 +18,23 @@ export function gearOf(
   const [device, source] = [logbook.device(deviceId), logbook.source(sourceId)]
   if (!device || !source) return null
   const cable = logbook.cable(cableId) ?? null
-  const before = chainTo(source, logbook.sources, conditions.fedFromId).slice(0, -1)
+  // Each names the one before it and nothing else: put back on an empty shelf, none of them points nowhere.
+  const chain = chainTo(source, logbook.sources, conditions.fedFromId).map((link, i, all) => ({
+    ...link,
+    fedFromId: all[i - 1]?.id ?? null,
+  }))
+  const before = chain.slice(0, -1)
   const used = [conditions.meterId, conditions.thermometerId]
   const meters = logbook.meters.filter((m) => used.includes(m.id))
-  return JSON.parse(JSON.stringify({ device, source, before, cable, meters })) as LaneGear
+  return JSON.parse(
+    JSON.stringify({
+      device,
+      source: chain[before.length],
+      before,
+      cable,
+      meters,
+    }),
+  ) as LaneGear
 }
 
 /** The least used ink among the device's runs and the lanes on the bench. */
@@ -58,6 +71,7 @@ export function runFrom(lane: Lane, ending: Ending, device: Device | undefined):
     heat,
     conditions: {
       ...conditions,
+      ...(lane.setup.gear && { fedFromId: lane.setup.gear.before.at(-1)?.id ?? null }),
       ...(device && deviceConditions(device)),
       ...checkedConditions(checklist),
     },
