@@ -40,6 +40,20 @@ test('a run keeps what it was made under; what is put right stays in sight, all 
   await expect(condition(page, 'ambientC')).toContainText('was 24: the thermometer stood in the sun')
   await expect(putRight(page).getByRole('row')).toHaveCount(3)
 
+  // It was to stop at a level, which nobody had told the program.
+  await condition(page, 'stop').getByRole('button').click()
+  await pick(page, 'Stop', 'at a level')
+  await page.getByRole('textbox', { name: 'Stop level' }).fill('100,5')
+  await page.getByRole('textbox', { name: 'Why' }).fill('as the notebook has it')
+  await page.getByRole('button', { name: 'Correct it' }).click()
+  await expect(page.getByText('The stop rule does not hold')).toBeVisible()
+  await page.getByRole('textbox', { name: 'Stop level' }).fill('92,5')
+  await expect(page.getByText('The stop rule does not hold')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Correct it' }).click()
+  await expect(condition(page, 'stop')).toContainText('at 92.5 %')
+  await page.reload()
+  await expect(condition(page, 'stop')).toContainText('as the notebook has it')
+
   // The battery was larger all along; then it is changed for another.
   await changeCapacity(page, '16', 'it was always so: all its runs are put right')
   await page.goto('/sheet/r0')

@@ -204,6 +204,8 @@ test('runs are moved without dragging, set aside and brought back; the timetable
   await page.getByRole('button', { name: 'Move it' }).click()
   await expect(page.getByText('Write the time like 19:30')).toBeVisible()
   await page.getByLabel('Not before').fill('22:15')
+  // The button moves up as the fault goes.
+  await expect(page.getByText('Write the time like 19:30')).toBeHidden()
   await page.getByRole('button', { name: 'Move it' }).click()
   await expect(page.getByRole('alert')).toContainText(/no. 1 from Hawser 21 stays where it was\. It needs/)
   await menu(1).click()

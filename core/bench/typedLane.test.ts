@@ -13,7 +13,14 @@ const typed = (over: Partial<TypedLane> = {}): TypedLane => ({
   stopPercent: '80',
   stopMinutes: '30',
   feed: { kind: 'hand' },
-  conditions: { deviceState: '', meterId: null, thermometerId: null, fedFromId: null, ambientC: '' },
+  conditions: {
+    deviceState: '',
+    meterId: null,
+    thermometerId: null,
+    fedFromId: null,
+    ambientC: '',
+    restMinutes: '',
+  },
   ...over,
 })
 const choose = (over: Partial<TypedLane>) => laneChoiceSchema.validateSync(closeLane(typed(over)))
@@ -58,8 +65,14 @@ it('takes what is said of the conditions, and says what cannot be', () => {
     thermometerId: null,
     fedFromId: 's2',
     ambientC: '21,5',
+    restMinutes: '21',
   }
-  expect(choose({ conditions: told }).conditions).toMatchObject({ ...told, ambientC: 21.5, protocol: '' })
+  expect(choose({ conditions: told }).conditions).toMatchObject({
+    ...told,
+    ambientC: 21.5,
+    restMinutes: 21,
+    protocol: '',
+  })
   expect(faults({ conditions: { ...told, ambientC: '210' } })).toEqual({
     'conditions.ambientC': expect.stringMatching(/Room/),
   })

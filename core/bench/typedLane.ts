@@ -25,6 +25,7 @@ export type TypedConditions = Pick<
   'deviceState' | 'meterId' | 'thermometerId' | 'fedFromId'
 > & {
   ambientC: string
+  restMinutes: string
 }
 
 /** What is asked before the clock starts: a lane's setup without what the bench gives it. */

@@ -2,6 +2,7 @@ import { RUN_CONDITIONS, type RunCondition, type RunConditionName } from '../pro
 import { withReading, withTime, withValue, type Reading } from '../trace/trace'
 import { valuesOf, type ValueColumn } from '../trace/valueColumn'
 import type { Run, RunWithTrace } from './run'
+import { RUN_RULES, type RuleName } from './runRules'
 
 /** Why something is put right, and when (ISO 8601). */
 export interface Because {
@@ -12,10 +13,10 @@ export interface Because {
 /** What of a run can be put right besides its readings. */
 export type Correctable = RunConditionName | 'cableId'
 
-/** What a correctable is called. */
+/** What a correctable, or a rule that was put right, is called. */
 export const correctableLabel = (field: string): string => {
   const entry = RUN_CONDITIONS[field as RunConditionName] as RunCondition | undefined
-  return field === 'cableId' ? 'Cable' : (entry?.label ?? field)
+  return field === 'cableId' ? 'Cable' : (entry?.label ?? RUN_RULES[field as RuleName] ?? field)
 }
 
 /** One value of a reading put right; `to` in the channel's unit, NaN for "not read". The old one stays on record. */

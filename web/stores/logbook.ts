@@ -1,7 +1,5 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowReactive, shallowRef } from 'vue'
-import { asCorrections, joinCorrections, ratingChanges } from '@core/gear/corrections'
-import type { Cable, Device, Meter, Source } from '@core/gear/gear'
 import { writeLogbook } from '@core/formats/logbookJson'
 import {
   COLLECTION_NAMES,
@@ -12,19 +10,9 @@ import {
 } from '@core/logbook/collections'
 import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
 import { usersOf } from '@core/logbook/references'
-import {
-  addReading,
-  correctBackwards,
-  correctCondition,
-  correctTime,
-  correctValue,
-  type Correctable,
-} from '@core/logbook/corrections'
-import type { Run, RunWithTrace } from '@core/logbook/run'
-import { deviceConditions, type RunConditionName } from '@core/protocol/runConditions'
+import type { Run } from '@core/logbook/run'
 import { threeWay } from '@core/logbook/threeWay'
-import type { Reading, Trace } from '@core/trace/trace'
-import type { ValueColumn } from '@core/trace/valueColumn'
+import type { Trace } from '@core/trace/trace'
 import { setupName } from '@core/words/names'
 import type { Apart } from '../storage/envelope'
 import * as storage from '../storage/logbookStorage'
@@ -33,7 +21,6 @@ import * as copy from '../storage/secondCopy'
 import { onTold, type Told } from '../storage/writer'
 
 export type ShelfKind = 'devices' | 'sources' | 'cables' | 'meters'
-type Gear = Device | Source | Cable | Meter
 type Lists = { [K in CollectionName]: Records[K][] }
 
 const emptyLists = () => Object.fromEntries(COLLECTION_NAMES.map((name) => [name, []])) as unknown as Lists
@@ -161,18 +148,6 @@ export const useLogbook = defineStore('logbook', () => {
       return now && base ? threeWay(plain(base), plain(record), plain(now)) : record
     })
 
-  /** Stores a piece of gear whose ratings changed; the old values and the reason stay with it for good, in one write. */
-  const correctGear = async <K extends ShelfKind>(kind: K, item: Records[K], why: string) => {
-    // A run kept by an earlier version learnt its battery from the device as it was read: it keeps that now.
-    if (kind === 'devices') for (const run of runsWith(kind, item.id)) await changeRun(run.id, () => ({}))
-    return write(kind, () => {
-      const now = byId.value[kind].get(item.id) as Gear | undefined
-      const changes = now ? ratingChanges(now, item as Gear) : []
-      const corrections = asCorrections(changes, why, new Date().toISOString())
-      return { ...item, corrections: joinCorrections(now?.corrections ?? [], corrections) } as Records[K]
-    })
-  }
-
   /** Runs made with a piece of gear. */
   const runsWith = (kind: ShelfKind, id: string): Run[] =>
     lists.value.runs.filter(
@@ -247,45 +222,6 @@ export const useLogbook = defineStore('logbook', () => {
     return traces.get(id) ?? trace
   }
 
-  /** Puts something of a run's readings right; the old value, the reason and the moment stay with it. One write. */
-  async function correctReadings(id: string, how: (of: RunWithTrace) => RunWithTrace) {
-    await traceOf(id)
-    let corrected!: Trace
-    const decide = (): Run => {
-      const run = byId.value.runs.get(id)
-      const trace = traces.get(id)
-      if (!run || !trace) throw new Error('This run was changed in another tab. Look at it again first.')
-      const done = how({ run, trace })
-      corrected = done.trace
-      return done.run
-    }
-    await write('runs', decide, () => corrected)
-  }
-  const because = (why: string) => ({ why, when: new Date().toISOString() })
-  const correct = (id: string, row: number, what: ValueColumn, to: number | null, why: string) =>
-    correctReadings(id, (of) => correctValue(of, row, what, to ?? NaN, because(why)))
-  const moveReading = (id: string, row: number, to: number, why: string) =>
-    correctReadings(id, (of) => correctTime(of, row, to, because(why)))
-  const addForgotten = (id: string, reading: Reading, why: string) =>
-    correctReadings(id, (of) => addReading(of, reading, because(why)))
-
-  /** Puts a condition of a run right; `said` has both values in words. */
-  const putRight = (
-    id: string,
-    field: Correctable,
-    to: Run['conditions'][RunConditionName],
-    said: { from: string; to: string },
-    why: string,
-  ) => changeRun(id, (run) => correctCondition(run, field, to, said, because(why)))
-
-  /** Carries a device's battery as it is now back to the runs that were made before, since it was always so. */
-  async function carryBack(device: Device, fromMs: number, why: string) {
-    const now = deviceConditions(device)
-    for (const run of runsWith('devices', device.id))
-      if (Date.parse(run.startedAt) >= fromMs)
-        await changeRun(run.id, (as) => correctBackwards(as, now, because(why)))
-  }
-
   async function exportText(): Promise<string> {
     const { logbook, apart: unread } = await storage.readWhole()
     apart.value = unread
@@ -302,10 +238,12 @@ export const useLogbook = defineStore('logbook', () => {
   const wipe = () => takeLogbook(emptyLogbook(), 'replace')
   const undoEdition = () => take_(storage.undoEdition())
 
+  const recordOf = <K extends CollectionName>(name: K, id: string): Records[K] | undefined =>
+    byId.value[name].get(id) as Records[K] | undefined
   const find =
     <K extends CollectionName>(name: K) =>
-    (id: string | null): Records[K] | undefined =>
-      id === null ? undefined : (byId.value[name].get(id) as Records[K] | undefined)
+    (id: string | null) =>
+      id === null ? undefined : recordOf(name, id)
   const device = find('devices')
   const source = find('sources')
   const nameOf = (r: { deviceId: string; sourceId: string }) =>
@@ -334,7 +272,8 @@ export const useLogbook = defineStore('logbook', () => {
     isOlderThan,
     settle,
     put,
-    correctGear,
+    write,
+    recordOf,
     remove,
     runsWith,
     putRun,
@@ -342,11 +281,6 @@ export const useLogbook = defineStore('logbook', () => {
     removeRun,
     readingsOf,
     traceOf,
-    correct,
-    moveReading,
-    addForgotten,
-    putRight,
-    carryBack,
     exportText,
     takeLogbook,
     wipe,

@@ -15,6 +15,7 @@ import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
 import EventBar from './EventBar.vue'
 import KeyPad from './KeyPad.vue'
+import LaneTurns from './LaneTurns.vue'
 import { useBenchKeys } from './useBenchKeys'
 import { useEntry } from './useEntry'
 import type { useQueue } from './useQueue'
@@ -25,7 +26,7 @@ const props = defineProps<{ queue: ReturnType<typeof useQueue> }>()
 const emit = defineEmits<{ keys: [] }>()
 const bench = useBench()
 const logbook = useLogbook()
-const { current, turns, due, enterable, heatDue, choose, goOn, step } = props.queue
+const { current, turns, enterable, heatDue, goOn, step } = props.queue
 const { typed, degrees, errors, question, saved, unsafe, busy, mode, counting, fields, places, note, clear } =
   useEntry(() => current.value, heatDue)
 /** A meter shows its count of charge in thousandths. */
@@ -123,18 +124,7 @@ useBenchKeys({
 
 <template>
   <section v-if="current" class="dock" aria-label="Entry">
-    <div v-if="enterable.length > 1" class="queue" role="group" aria-label="Lanes">
-      <button
-        v-for="lane in enterable"
-        :key="lane.setup.runId"
-        type="button"
-        :class="{ here: lane === current, due: due.includes(lane) }"
-        :aria-pressed="lane === current"
-        @click="choose(lane)"
-      >
-        <InkMark :ink="lane.setup.ink" /> {{ name(lane) }}<span v-if="due.includes(lane)"> · due</span>
-      </button>
-    </div>
+    <LaneTurns v-if="enterable.length > 1" :queue="queue" />
     <form
       ref="form"
       novalidate
@@ -206,25 +196,6 @@ useBenchKeys({
   background: rgb(var(--v-theme-background));
   padding: 8px 2px 4px 0;
   margin-bottom: 20px;
-}
-.queue {
-  display: flex;
-  gap: 4px 16px;
-  flex-wrap: wrap;
-}
-.queue button {
-  min-height: 44px;
-  padding: 0;
-  text-align: left;
-  border-bottom: 2px solid transparent;
-}
-.queue button.here {
-  border-bottom-color: currentColor;
-  font-weight: 650;
-}
-.queue button.due,
-.due {
-  color: rgb(var(--v-theme-primary));
 }
 .turn {
   font-size: 1.05rem;

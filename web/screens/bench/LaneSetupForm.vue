@@ -33,6 +33,7 @@ function conditionsOfLast(): TypedLane['conditions'] {
     meterId: still(last?.meterId),
     thermometerId: still(last?.thermometerId),
     ambientC: '',
+    restMinutes: '',
     fedFromId: logbook.sources[0].fedFromId,
   }
 }
@@ -111,6 +112,7 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
       :items="instruments('thermometer')"
     />
     <FormText name="conditions.ambientC" label="Room" suffix="°C" numeric />
+    <FormText name="conditions.restMinutes" label="Rested before" suffix="min" numeric />
     <FormText
       name="conditions.deviceState"
       label="State of the device"

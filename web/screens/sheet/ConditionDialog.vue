@@ -9,12 +9,14 @@ import FormDialog from '../../forms/FormDialog.vue'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import { useYupForm } from '../../forms/useYupForm'
+import { useCorrections } from '../../stores/corrections'
 import { useLogbook } from '../../stores/logbook'
 
 /** Puts one condition of a run right. */
 const props = defineProps<{ run: Run; field: Correctable }>()
 const emit = defineEmits<{ done: [] }>()
 const logbook = useLogbook()
+const corrections = useCorrections()
 
 const entry = computed<RunCondition>(() =>
   props.field === 'cableId' ? { schema: optionalId() } : RUN_CONDITIONS[props.field],
@@ -44,7 +46,7 @@ const { submit, failure, busy } = useYupForm({
 })
 const save = submit(async ({ value, why }: { value?: never; why: string }) => {
   const to = value ?? null
-  await logbook.putRight(props.run.id, props.field, to, { from: nameOf(before), to: nameOf(to) }, why)
+  await corrections.putRight(props.run.id, props.field, to, { from: nameOf(before), to: nameOf(to) }, why)
   emit('done')
 })
 </script>

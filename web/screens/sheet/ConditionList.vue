@@ -2,20 +2,21 @@
 import { computed, ref } from 'vue'
 import { correctableLabel, type Correctable } from '@core/logbook/corrections'
 import type { Run } from '@core/logbook/run'
-import { readingInWords } from '@core/protocol/rules'
-import { stopInWords } from '@core/protocol/stopping'
+import { RUN_RULES, ruleInWords, type RuleName } from '@core/logbook/runRules'
 import { shownConditions } from '@core/protocol/runConditions'
 import { asRead, UNKNOWN } from '@core/words/figures'
 import { useLogbook } from '../../stores/logbook'
 import ConditionDialog from './ConditionDialog.vue'
+import RuleDialog from './RuleDialog.vue'
 
 /** What the run was made under, as it was then. Each can be put right; what it was before stays beside it. */
 const props = defineProps<{ run: Run }>()
 const logbook = useLogbook()
 const correcting = ref<Correctable | null>(null)
+const correctingRule = ref<RuleName | null>(null)
 
 interface Row {
-  field: Correctable
+  field: Correctable | RuleName
   label: string
   value: string
   was: string
@@ -48,18 +49,24 @@ const rows = computed((): Row[] => [
         : undefined
     return { field: name, label, value, was: was(name), assumed }
   }),
+  ...(Object.keys(RUN_RULES) as RuleName[]).map((field) => ({
+    field,
+    label: RUN_RULES[field],
+    value: ruleInWords(props.run, field),
+    was: was(field),
+  })),
 ])
-const rules = computed(() => {
-  const { reading, stop, heat } = props.run
-  const heatSaid = heat.minutes.length ? `; temperatures at ${heat.minutes.join(', ')} min` : ''
-  return `Read ${readingInWords(reading)}${heatSaid}. To stop ${stopInWords(stop)}, or at ${heat.stopLimitC}\u00A0°C.`
-})
+const isRule = (field: Row['field']): field is RuleName => Object.hasOwn(RUN_RULES, field)
+function putRight(field: Row['field']) {
+  if (isRule(field)) correctingRule.value = field
+  else correcting.value = field
+}
 </script>
 
 <template>
   <section aria-label="Made under">
     <h2>Made under</h2>
-    <p class="quiet">As it was then; later changes on the shelf leave it alone. {{ rules }}</p>
+    <p class="quiet">As it was then; later changes on the shelf leave it alone.</p>
     <dl>
       <div v-for="row in rows" :key="row.field" :data-testid="`condition-${row.field}`">
         <dt>{{ row.label }}</dt>
@@ -67,7 +74,7 @@ const rules = computed(() => {
           <button
             type="button"
             :aria-label="`Put right: ${row.label}, now ${row.value}`"
-            @click="correcting = row.field"
+            @click="putRight(row.field)"
           >
             <span :class="{ assumed: row.assumed }" :title="row.assumed">{{ row.value }}</span>
           </button>
@@ -76,6 +83,7 @@ const rules = computed(() => {
       </div>
     </dl>
     <ConditionDialog v-if="correcting" :run="run" :field="correcting" @done="correcting = null" />
+    <RuleDialog v-if="correctingRule" :run="run" :rule="correctingRule" @done="correctingRule = null" />
   </section>
 </template>
 

@@ -7,11 +7,11 @@ import { aboutColumn, valuesOf, type ValueColumn } from '@core/trace/valueColumn
 import FormDialog from '../../forms/FormDialog.vue'
 import FormText from '../../forms/FormText.vue'
 import { useYupForm } from '../../forms/useYupForm'
-import { useLogbook } from '../../stores/logbook'
+import { useCorrections } from '../../stores/corrections'
 
 const props = defineProps<{ run: Run; trace: Trace; row: number; what: ValueColumn }>()
 const emit = defineEmits<{ done: [] }>()
-const logbook = useLogbook()
+const corrections = useCorrections()
 
 const before = valuesOf(props.trace, props.what)?.[props.row] ?? NaN
 const { submit, failure, busy } = useYupForm({
@@ -19,7 +19,7 @@ const { submit, failure, busy } = useYupForm({
   initial: { value: Number.isNaN(before) ? '' : String(before), why: '' },
 })
 const save = submit(async ({ value, why }: { value?: number; why: string }) => {
-  await logbook.correct(props.run.id, props.row, props.what, value ?? null, why)
+  await corrections.correct(props.run.id, props.row, props.what, value ?? null, why)
   emit('done')
 })
 </script>

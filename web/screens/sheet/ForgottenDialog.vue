@@ -6,12 +6,12 @@ import { durationOf, type Trace } from '@core/trace/trace'
 import FormDialog from '../../forms/FormDialog.vue'
 import FormText from '../../forms/FormText.vue'
 import { useYupForm } from '../../forms/useYupForm'
-import { useLogbook } from '../../stores/logbook'
+import { useCorrections } from '../../stores/corrections'
 
 /** Adds a reading that was taken and not written down. */
 const props = defineProps<{ run: Run; trace: Trace; shown: readonly Channel[] }>()
 const emit = defineEmits<{ done: [] }>()
-const logbook = useLogbook()
+const corrections = useCorrections()
 /** The columns that this run has, and always level and power. */
 const fields = CHANNELS.filter(
   (c) => c !== 'watched' && (props.shown.includes(c) || c === 'percent' || c === 'power'),
@@ -24,7 +24,7 @@ const { submit, failure, busy } = useYupForm({
 })
 const save = submit(async ({ time, why, ...values }: Kept) => {
   const read = Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined))
-  await logbook.addForgotten(props.run.id, { t: time, ...read }, why)
+  await corrections.addForgotten(props.run.id, { t: time, ...read }, why)
   emit('done')
 })
 </script>

@@ -6,12 +6,12 @@ import { exactClock } from '@core/words/figures'
 import FormDialog from '../../forms/FormDialog.vue'
 import FormText from '../../forms/FormText.vue'
 import { useYupForm } from '../../forms/useYupForm'
-import { useLogbook } from '../../stores/logbook'
+import { useCorrections } from '../../stores/corrections'
 
 /** Puts the time of a reading right; it stays between its neighbours. */
 const props = defineProps<{ run: Run; trace: Trace; row: number }>()
 const emit = defineEmits<{ done: [] }>()
-const logbook = useLogbook()
+const corrections = useCorrections()
 const { time } = props.trace
 
 const { submit, failure, busy } = useYupForm({
@@ -19,7 +19,7 @@ const { submit, failure, busy } = useYupForm({
   initial: { time: exactClock(time[props.row]), why: '' },
 })
 const save = submit(async ({ time: to, why }: { time: number; why: string }) => {
-  await logbook.moveReading(props.run.id, props.row, to, why)
+  await corrections.moveReading(props.run.id, props.row, to, why)
   emit('done')
 })
 </script>

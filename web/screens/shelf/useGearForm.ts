@@ -5,6 +5,7 @@ import type { RatingCorrection } from '@core/gear/gear'
 import { fullDay } from '@core/words/moments'
 import { datedName } from '@core/words/names'
 import { useYupForm } from '../../forms/useYupForm'
+import { useCorrections } from '../../stores/corrections'
 import { useLogbook, type ShelfKind } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 
@@ -32,6 +33,7 @@ export function useGearForm<T extends Item>(
   done: () => void,
 ) {
   const logbook = useLogbook()
+  const corrections = useCorrections()
   const notices = useNotices()
   const gate = shallowRef<Gate | null>(null)
   const onShelf = () => (logbook[kind] as Item[]).find((i) => i.id === initial.id)
@@ -79,8 +81,8 @@ export function useGearForm<T extends Item>(
     }
     if (gate.value) {
       // The item comes last: broken off before, the change is still to be made, and no run is put right twice.
-      if (gate.value.canGoBack && values.since !== 'now') await logbook.carryBack(item as never, day, why)
-      await logbook.correctGear(kind, item as never, why)
+      if (gate.value.canGoBack && values.since !== 'now') await corrections.carryBack(item as never, day, why)
+      await corrections.correctGear(kind, item as never, why)
     } else await logbook.put(kind, item as never, begun as never)
     notices.say(`${item.name} is on the shelf.`)
     done()

@@ -1,0 +1,83 @@
+import { defineStore } from 'pinia'
+import { asCorrections, joinCorrections, ratingChanges } from '@core/gear/corrections'
+import type { Cable, Device, Meter, Source } from '@core/gear/gear'
+import type { Records } from '@core/logbook/collections'
+import {
+  addReading,
+  correctBackwards,
+  correctCondition,
+  correctTime,
+  correctValue,
+  type Correctable,
+} from '@core/logbook/corrections'
+import type { Run, RunWithTrace } from '@core/logbook/run'
+import { correctRule, type RuleName } from '@core/logbook/runRules'
+import { deviceConditions, type RunConditionName } from '@core/protocol/runConditions'
+import type { Reading, Trace } from '@core/trace/trace'
+import type { ValueColumn } from '@core/trace/valueColumn'
+import { useLogbook, type ShelfKind } from './logbook'
+
+type Gear = Device | Source | Cable | Meter
+
+/** Putting right what is in the logbook: the old value, the reason and the moment stay, and each is one write. */
+export const useCorrections = defineStore('corrections', () => {
+  const logbook = useLogbook()
+
+  /** Stores a piece of gear whose ratings changed; the old values and the reason stay with it for good, in one write. */
+  const correctGear = async <K extends ShelfKind>(kind: K, item: Records[K], why: string) => {
+    // A run kept by an earlier version learnt its battery from the device as it was read: it keeps that now.
+    if (kind === 'devices')
+      for (const run of logbook.runsWith(kind, item.id)) await logbook.changeRun(run.id, () => ({}))
+    return logbook.write(kind, () => {
+      const now = logbook.recordOf(kind, item.id) as Gear | undefined
+      const changes = now ? ratingChanges(now, item as Gear) : []
+      const corrections = asCorrections(changes, why, new Date().toISOString())
+      return { ...item, corrections: joinCorrections(now?.corrections ?? [], corrections) } as Records[K]
+    })
+  }
+
+  /** Puts something of a run's readings right; the old value, the reason and the moment stay with it. One write. */
+  async function correctReadings(id: string, how: (of: RunWithTrace) => RunWithTrace) {
+    await logbook.traceOf(id)
+    let corrected!: Trace
+    const decide = (): Run => {
+      const run = logbook.run(id)
+      const trace = logbook.traces.get(id)
+      if (!run || !trace) throw new Error('This run was changed in another tab. Look at it again first.')
+      const done = how({ run, trace })
+      corrected = done.trace
+      return done.run
+    }
+    await logbook.write('runs', decide, () => corrected)
+  }
+  const because = (why: string) => ({ why, when: new Date().toISOString() })
+  const correct = (id: string, row: number, what: ValueColumn, to: number | null, why: string) =>
+    correctReadings(id, (of) => correctValue(of, row, what, to ?? NaN, because(why)))
+  const moveReading = (id: string, row: number, to: number, why: string) =>
+    correctReadings(id, (of) => correctTime(of, row, to, because(why)))
+  const addForgotten = (id: string, reading: Reading, why: string) =>
+    correctReadings(id, (of) => addReading(of, reading, because(why)))
+
+  /** Puts a condition of a run right; `said` has both values in words. */
+  const putRight = (
+    id: string,
+    field: Correctable,
+    to: Run['conditions'][RunConditionName],
+    said: { from: string; to: string },
+    why: string,
+  ) => logbook.changeRun(id, (run) => correctCondition(run, field, to, said, because(why)))
+
+  /** Puts a rule right that a run was made by. */
+  const putRuleRight = <K extends RuleName>(id: string, rule: K, to: Run[K], why: string) =>
+    logbook.changeRun(id, (run) => correctRule(run, rule, to, because(why)))
+
+  /** Carries a device's battery as it is now back to the runs that were made before, since it was always so. */
+  async function carryBack(device: Device, fromMs: number, why: string) {
+    const now = deviceConditions(device)
+    for (const run of logbook.runsWith('devices', device.id))
+      if (Date.parse(run.startedAt) >= fromMs)
+        await logbook.changeRun(run.id, (as) => correctBackwards(as, now, because(why)))
+  }
+
+  return { correctGear, correct, moveReading, addForgotten, putRight, putRuleRight, carryBack }
+})
