@@ -72,6 +72,12 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
     page.getByRole('button', { name }).first().isVisible()
   const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click()
 
+  /** Until it says so, it is not undone: a page that is left at once may never get there. */
+  const undo = async (page: Page) => {
+    await press(page, 'Undo')
+    await page.getByText('Undone:').waitFor()
+  }
+
   const note = async (page: Page) => {
     watts = Math.round((watts + 0.01) * 100) / 100
     const mine = watts
@@ -128,7 +134,7 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
       if (!(await link.isVisible())) return
       await link.click()
       await press(page, /^Delete/)
-      await press(page, 'Undo')
+      await undo(page)
     },
     'correct a reading': async (page) => {
       await go(page, '/sheet/m0')
@@ -158,7 +164,7 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
       await go(page, '/files')
       await press(page, /^Wipe/)
       await press(page, 'Wipe it')
-      await press(page, 'Undo')
+      await undo(page)
     },
     'look at a screen': (page) =>
       page.goto(one(['/shelf', '/shelf/pairs', '/plan', '/bench', '/sheet', '/side-by-side', '/files'])),

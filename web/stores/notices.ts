@@ -18,11 +18,14 @@ export const useNotices = defineStore('notices', () => {
   const fail = (error: unknown) =>
     show({ text: error instanceof Error ? error.message : String(error), tone: 'error' })
 
+  /** Says when it is done: until then, leaving the page may leave it undone. */
   async function undo() {
     const notice = current.value
-    current.value = null
+    if (!notice?.undo) return
+    say('Undoing …')
     try {
-      await notice?.undo?.()
+      await notice.undo()
+      say('Undone: it is as it was before.')
     } catch (error) {
       fail(error)
     }
