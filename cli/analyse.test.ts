@@ -44,9 +44,11 @@ it('prints the object of the contract to the last key; what cannot be known is n
     // A tenth of 15 Wh gained from 2 Wh.
     efficiency: expect.closeTo(0.75, 9),
     taperEndS: null,
-    parts: [],
-    supply: [],
+    parts: [{ kind: 'hold', startS: 0, endS: 600, meanW: 12, energyWh: 2, gain: 10 }],
+    supply: [{ startS: 0, endS: 600, volts: 9, mode: 'fixed' }],
     heat: [],
+    // Half of 15 Wh at twelve watts, and at what usually arrives of them.
+    spot: { toHalfLosslessS: 2250, toHalfS: 2812.5, efficiency: 0.8, efficiencyAssumed: true },
     findings: said.findings,
   })
   for (const finding of said.findings)
@@ -65,11 +67,21 @@ it('says what a meter’s own count says, and how hot which place became', () =>
   const rows = ['0,1.2,24,10', '300,1.615,40.8,12', '600,1.5,38,12']
   writeFileSync(path, ['time_s,counter_wh,temperature_back_c,battery_percent', ...rows].join('\n'))
   // Common practice, no source: 0.415 Wh on the counter after 5 minutes. Then it was set back and counted 1.5.
-  const said = JSON.parse(analyse('--json').stdout)
+  const said = JSON.parse(analyse('--json', '--ambient', '25').stdout)
   expect(said).toMatchObject({ energyFrom: 'counter', bridgedWh: 0, chargeAh: null })
   expect(said.energyWh).toBeCloseTo(1.915, 9)
   expect(said.counter).toEqual({ energyWh: expect.closeTo(1.915, 9), chargeAh: null, resets: 1 })
-  expect(said.heat).toEqual([{ place: 'back', maxC: 40.8, riseC: expect.closeTo(16.8, 9), maxAtS: 300 }])
+  expect(said.heat).toEqual([
+    {
+      place: 'back',
+      maxC: 40.8,
+      riseC: expect.closeTo(16.8, 9),
+      maxAtS: 300,
+      overAmbientC: expect.closeTo(15.8, 9),
+      at: [{ atS: 600, maxC: 40.8 }],
+      backToStartS: null,
+    },
+  ])
 })
 
 it('takes the first reading of a named level as watched', () => {

@@ -10,6 +10,7 @@ interface Options {
   health: number
   percent: number[]
   watched?: number[]
+  ambient?: number
   json?: boolean
 }
 
@@ -30,12 +31,17 @@ export function analyseCommand(): Command {
       'levels whose first reading was watched, like 90,100',
       numbersBetween(0, 100),
     )
+    .option('--ambient <C>', 'temperature of the room, °C', numberBetween(-30, 60))
     .option('--json', 'print one JSON object')
     .action(async (path: string, options: Options) => {
       const trace = withWatched(await readTraceFile(path), options.watched ?? [])
       const usableWh =
         options.capacityWh === undefined ? undefined : usableCapacity(options.capacityWh, options.health)
-      const analysis = analyse(trace, { usableWh, percents: options.percent })
+      const analysis = analyse(trace, {
+        usableWh,
+        percents: options.percent,
+        ambientC: options.ambient,
+      })
       process.stdout.write(
         options.json ? JSON.stringify(asContract(analysis)) + '\n' : analysisTable(path, analysis),
       )
@@ -87,9 +93,25 @@ export function asContract(a: Analysis) {
     },
     efficiency: known(a.efficiency.value),
     taperEndS: known(a.taperEndS),
-    parts: [],
-    supply: [],
-    heat: a.heat.map((h) => ({ place: h.place, maxC: h.maxC, riseC: h.riseC, maxAtS: h.maxAtS })),
+    parts: a.parts.map((p) => ({
+      kind: p.kind,
+      startS: p.startS,
+      endS: p.endS,
+      meanW: known(p.meanW),
+      energyWh: known(p.energyWh),
+      gain: known(p.gain),
+    })),
+    supply: a.supply.map(({ startS, endS, volts, mode }) => ({ startS, endS, volts, mode })),
+    heat: a.heat.map((h) => ({
+      place: h.place,
+      maxC: h.maxC,
+      riseC: h.riseC,
+      maxAtS: h.maxAtS,
+      overAmbientC: known(h.overAmbientC),
+      at: h.at.map(({ atS, maxC }) => ({ atS, maxC })),
+      backToStartS: known(h.backToStartS),
+    })),
+    spot: a.spot,
     findings: a.findings.map((f) => ({
       code: f.code,
       severity: f.severity,

@@ -1,7 +1,7 @@
 import { Command, InvalidArgumentError } from 'commander'
 import { acceptanceFrom } from '@core/model/acceptance'
 import { forecast } from '@core/model/forecast'
-import { withDoubt } from '@core/words/sentence'
+import { withDoubt } from '@core/words/sentences/sentence'
 import { InputError, numberBetween, readTraceFile } from './input'
 
 interface Options {

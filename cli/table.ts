@@ -17,6 +17,26 @@ export function analysisTable(path: string, a: Analysis): string {
       `at ${m.atS / 60} min`,
       `${figure(m.percent, 1, '%')} (${m.low}–${m.high}), gain ${figure(m.gain, 1, 'points')}`,
     )
+  for (const [i, p] of a.parts.entries())
+    text += row(
+      i === 0 ? 'parts' : '',
+      `${p.kind} ${duration(p.startS)} to ${duration(p.endS)}, ${figure(p.meanW, 1, 'W')}, ${figure(p.energyWh, 2, 'Wh')}, ${figure(p.gain, 0, 'points')}`,
+    )
+  for (const [i, s] of a.supply.entries())
+    text += row(
+      i === 0 ? 'supply' : '',
+      `${figure(s.volts, 1, 'V')} ${s.mode}, ${duration(s.startS)} to ${duration(s.endS)}`,
+    )
+  for (const [i, h] of a.heat.entries())
+    text += row(
+      i === 0 ? 'heat' : '',
+      `${h.place || 'device'} ${figure(h.maxC, 1, '°C')} at ${duration(h.maxAtS)}, ${figure(h.riseC, 1, '°C')} over its start`,
+    )
+  if (a.spot)
+    text += row(
+      'to half, at this',
+      `${duration(a.spot.toHalfLosslessS)} without losses, ${duration(a.spot.toHalfS)} at ${Math.round(100 * a.spot.efficiency)} %${a.spot.efficiencyAssumed ? ' (assumed)' : ''}`,
+    )
   text += row('peak', `${figure(a.power.peakW, 1, 'W')} at ${duration(a.power.peakAtS)}`)
   text += row('held peak', figure(a.power.heldPeakW, 1, 'W') + (a.power.coarse ? ' (coarse)' : ''))
   text += row('mean', figure(a.power.meanW, 1, 'W'))

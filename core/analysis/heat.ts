@@ -1,5 +1,5 @@
 import { celsiusUncertainty, type Accuracy } from '../gear/accuracy'
-import { samplesOf } from '../trace/samples'
+import { samplesOf, valueAt, type Samples } from '../trace/samples'
 import type { Trace } from '../trace/trace'
 
 /** How warm one place of the device became. °C and s. */
@@ -10,24 +10,83 @@ export interface Heat {
   maxAtS: number
   /** Over the first reading. */
   riseC: number
+  /** Over the room; NaN where nobody read it. */
+  overAmbientC: number
   /** Standard uncertainty of `maxC`; NaN where the thermometer states none. */
   uncertaintyC: number
+  /** At the agreed minutes that were reached: the highest until then, and what it was then. */
+  at: { atS: number; maxC: number; thenC: number }[]
+  /** Seconds at or above each of these temperatures. */
+  above: { celsius: number; seconds: number }[]
+  /** When, after the peak, it was back to what was first read, s; NaN where it never was. */
+  backToStartS: number
 }
 
-/** Highest temperature by place, hottest first. Places without a reading are left out. */
-export function heat(trace: Trace, thermometer?: Accuracy): Heat[] {
+/** 10, 20 and 30 minutes are usual; s. */
+export const HEAT_MARKS_S = [600, 1200, 1800]
+/** Time is counted from these temperatures on, °C. */
+const COUNTED_FROM_C = [35, 40, 45]
+
+export interface HeatOptions {
+  thermometer?: Accuracy
+  /** Of the room, °C. */
+  ambientC?: number
+  marksS?: readonly number[]
+}
+
+/** What was read of the temperature by place, the hottest place first. Places without a reading are left out. */
+export function heat(
+  trace: Trace,
+  { thermometer, ambientC = NaN, marksS = HEAT_MARKS_S }: HeatOptions = {},
+): Heat[] {
   return Object.entries(trace.temperatures)
     .map(([place, column]) => ({ place, ...samplesOf(trace.time, column) }))
     .filter(({ t }) => t.length > 0)
     .map(({ place, t, v }) => {
-      const top = v.reduce((best, celsius, i) => (celsius > v[best] ? i : best), 0)
+      const top = highest(v, v.length)
       return {
         place,
         maxC: v[top],
         maxAtS: t[top],
         riseC: v[top] - v[0],
+        overAmbientC: v[top] - ambientC,
         uncertaintyC: thermometer ? celsiusUncertainty(thermometer, v[top]) : NaN,
+        at: marksS.filter((atS) => atS <= t[t.length - 1] && atS >= t[0]).map((atS) => markAt({ t, v }, atS)),
+        above: COUNTED_FROM_C.map((celsius) => ({ celsius, seconds: secondsFrom({ t, v }, celsius) })),
+        backToStartS: backAt({ t, v }, top),
       }
     })
     .sort((a, b) => b.maxC - a.maxC)
+}
+
+/** Index of the highest of the first `count` values, the earliest of equals. */
+function highest(v: Float64Array, count: number): number {
+  let top = 0
+  for (let i = 1; i < count; i++) if (v[i] > v[top]) top = i
+  return top
+}
+
+function markAt({ t, v }: Samples, atS: number): Heat['at'][number] {
+  const until = t.findLastIndex((at) => at <= atS) + 1
+  const thenC = valueAt({ t, v }, atS)
+  return { atS, maxC: Math.max(v[highest(v, until)], thenC), thenC }
+}
+
+/** Seconds at or above a temperature, along straight lines between readings. */
+function secondsFrom({ t, v }: Samples, celsius: number): number {
+  let seconds = 0
+  for (let i = 1; i < t.length; i++) {
+    const [low, high] = v[i - 1] < v[i] ? [v[i - 1], v[i]] : [v[i], v[i - 1]]
+    if (high < celsius) continue
+    const share = low >= celsius ? 1 : (high - celsius) / (high - low)
+    seconds += share * (t[i] - t[i - 1])
+  }
+  return seconds
+}
+
+function backAt({ t, v }: Samples, top: number): number {
+  const back = v.findIndex((c, i) => i > top && c <= v[0])
+  if (back < 0 || !(v[top] > v[0])) return NaN
+  const fell = v[back - 1] - v[back]
+  return t[back - 1] + (t[back] - t[back - 1]) * ((v[back - 1] - v[0]) / fell)
 }

@@ -20,7 +20,7 @@ export const HOUSE = {
   'core/gear': { rooms: ['core/trace'], packages: ['yup'] },
   'core/protocol': { rooms: ['core/gear', 'core/trace'], packages: ['yup'] },
   'core/analysis': {
-    rooms: ['core/protocol', 'core/gear', 'core/stats', 'core/trace'],
+    rooms: ['core/protocol', 'core/gear', 'core/stats', 'core/trace', 'core/words'],
     packages: ['d3-array'],
   },
   'core/compare': {
@@ -56,7 +56,8 @@ export const HOUSE = {
     ],
     packages: ['yup', 'papaparse', 'date-fns'],
   },
-  'core/words': { rooms: ['core/analysis'], packages: [] },
+  'core/words': { rooms: [], packages: [] },
+  'core/words/sentences': { rooms: ['core/words', 'core/analysis'], packages: [] },
 
   'web/theme': { rooms: [], packages: ['vuetify', 'vuetify/*'] },
   'web/workers': { rooms: ['core'], packages: ['comlink'] },

@@ -1,9 +1,14 @@
+import type { ReadingRule } from '../../protocol/rules'
 import type { Trace } from '../../trace/trace'
 import type { Efficiency } from '../efficiency'
 import type { EnergyFigures } from '../energy'
 import type { Mark } from '../marks'
 import type { Milestone } from '../milestones'
+import type { OnOff } from '../parts/onOff'
+import type { Part } from '../parts/parts'
 import type { PowerFigures } from '../power'
+import type { Standstill } from '../standstill'
+import type { Supply } from '../supply'
 
 export type Severity = 'notice' | 'warning' | 'blocking'
 
@@ -18,6 +23,18 @@ export interface Finding {
   advice: string
 }
 
+/** What is known of a run beside its trace, as far as a rule asks for it. */
+export interface FindingContext {
+  /** How it was to be read; null where there was no rule, as in a file. */
+  reading: ReadingRule | null
+  /** At which the bench said stop, °C. */
+  stopLimitC: number
+  /** On which source, cable and device should settle, V; NaN where it is not known. */
+  expectedVolts: number
+  /** What nobody noted, by name. */
+  unknownConditions: readonly string[]
+}
+
 /** Everything a rule may look at. SI units, as in the analysis. */
 export interface FindingInputs {
   trace: Trace
@@ -27,6 +44,13 @@ export interface FindingInputs {
   energy: EnergyFigures
   efficiency: Efficiency
   taperEndS: number
+  parts: readonly Part[]
+  supply: readonly Supply[]
+  switched: readonly OnOff[]
+  standstills: readonly Standstill[]
+  /** NaN where it is not known. */
+  usableWh: number
+  context: FindingContext
 }
 
 /** A rule looks at a run and says what it found, in any order; an empty list when there is nothing to say. */

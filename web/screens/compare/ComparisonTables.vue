@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { COMPARED_MARKS, COMPARED_PERCENTS, type ComparisonRow } from '@core/compare/table'
 import { duration, figure } from '@core/words/figures'
-import { withDoubt } from '@core/words/sentence'
+import { withDoubt } from '@core/words/sentences/sentence'
 import { isSimulated } from '@core/logbook/run'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'

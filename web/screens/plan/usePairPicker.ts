@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue'
-import { withDoubt } from '@core/words/sentence'
+import { withDoubt } from '@core/words/sentences/sentence'
 import { duration, figure } from '@core/words/figures'
 import { agreeAlong, chainTo } from '@core/gear/chain'
 import { pairKey, type Campaign } from '@core/plan/campaign'

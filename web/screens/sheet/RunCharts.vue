@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { duration } from '@core/words/figures'
-import { withDoubt } from '@core/words/sentence'
+import { withDoubt } from '@core/words/sentences/sentence'
 import type { Analysis } from '@core/analysis/analyse'
 import type { Run } from '@core/logbook/run'
 import { powerColumn, watchedOf, type Trace } from '@core/trace/trace'

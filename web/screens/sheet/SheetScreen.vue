@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { resultSentence } from '@core/words/sentence'
+import { resultSentence } from '@core/words/sentences/sentence'
 import { isSimulated, RUN_STATE_WORDS, type RunState } from '@core/logbook/run'
 import { writeTraceCsv } from '@core/formats/traceCsvOut'
 import EmptyPage from '../../components/EmptyPage.vue'

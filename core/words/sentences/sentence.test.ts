@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Analysis } from '../analysis/analyse'
+import type { Analysis } from '../../analysis/analyse'
 import { resultSentence, withDoubt } from './sentence'
 
 const said = (figures: object) =>

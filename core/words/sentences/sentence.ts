@@ -1,5 +1,5 @@
-import type { Analysis } from '../analysis/analyse'
-import { duration, figure, UNKNOWN } from './figures'
+import type { Analysis } from '../../analysis/analyse'
+import { duration, figure, UNKNOWN } from '../figures'
 
 /** The result of a run in plain words. */
 export function resultSentence(device: string, source: string, a: Analysis): string {

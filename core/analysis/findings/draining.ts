@@ -1,0 +1,58 @@
+import { duration } from '../../words/figures'
+import { samplesOf } from '../../trace/samples'
+import type { Finding, Rule } from './finding'
+
+/** A fall of so many points, over so long, is no wavering of the display, s. */
+const POINTS = 2
+const SHORTEST_S = 300
+/** A battery that gives for so long is draining, s. */
+const BATTERY_S = 60
+
+/** Connected, and the battery falls all the same. */
+export const draining: Rule = (inputs) => {
+  const byBattery = fromBattery(inputs)
+  return byBattery.length ? byBattery : fromLevel(inputs)
+}
+
+const found = (atS: number, message: string): Finding => ({
+  code: 'draining',
+  severity: 'warning',
+  atS,
+  message,
+  advice:
+    'The source gives less than the device uses: a stronger one, or less load. “Connected” is not charging.',
+})
+
+const fromLevel: Rule = ({ trace }) => {
+  const { t, v } = samplesOf(trace.time, trace.percent)
+  let top = 0
+  for (let i = 1; i < t.length; i++) {
+    // The last moment of the highest level: the fall begins there.
+    if (v[i] >= v[top]) top = i
+    else if (v[top] - v[i] >= POINTS && t[i] - t[top] >= SHORTEST_S)
+      return [
+        found(
+          t[top],
+          `The level fell from ${v[top]} to ${v[i]} % within ${duration(t[i] - t[top])} of charging.`,
+        ),
+      ]
+  }
+  return []
+}
+
+const fromBattery: Rule = ({ trace }) => {
+  const { t, v } = samplesOf(trace.time, trace.batteryPower)
+  let since = NaN
+  for (let i = 0; i < t.length; i++) {
+    if (v[i] >= 0) since = NaN
+    else if (Number.isNaN(since)) since = t[i]
+    else if (t[i] - since >= BATTERY_S)
+      return [
+        found(
+          since,
+          `The battery gave power while the source was connected (${v[i].toFixed(1).replace('-', '−')} W).`,
+        ),
+      ]
+  }
+  return []
+}

@@ -1,0 +1,57 @@
+import { expect, it } from 'vitest'
+import { traceFromReadings } from '../trace/trace'
+import { heat } from './heat'
+
+const minutes = (rows: Record<string, number>[], step = 10) =>
+  traceFromReadings(rows.map((temperatures, i) => ({ t: i * step * 60, temperatures })))
+
+it('gives each place its temperature at the agreed minutes, and its rise over start and room', () => {
+  // Common practice, no source: at 25 °C, front and back at 10, 20 and 30 min.
+  const trace = minutes([
+    { front: 26, back: 27 },
+    { front: 40.5, back: 40.8 },
+    { front: 43.8, back: 44.2 },
+    { front: 42.4, back: 42.9 },
+  ])
+  const [back, front] = heat(trace, { ambientC: 25 })
+  expect([back.place, front.place]).toEqual(['back', 'front'])
+  expect(back.at.map((m) => m.thenC)).toEqual([40.8, 44.2, 42.9])
+  expect(front.at.map((m) => m.thenC)).toEqual([40.5, 43.8, 42.4])
+  // The highest until then never falls.
+  expect(back.at.map((m) => [m.atS, m.maxC])).toEqual([
+    [600, 40.8],
+    [1200, 44.2],
+    [1800, 44.2],
+  ])
+  expect(back).toMatchObject({ maxC: 44.2, maxAtS: 1200 })
+  expect([back.riseC, back.overAmbientC]).toEqual([expect.closeTo(17.2, 9), expect.closeTo(19.2, 9)])
+  expect(back.backToStartS).toBeNaN()
+  expect(heat(trace)[0].overAmbientC).toBeNaN()
+})
+
+it('counts the time at or above 35, 40 and 45 °C along straight lines, and when it was back', () => {
+  // Up from 25 to 45 in twenty minutes, down to 25 in forty: a degree a minute, then half a degree.
+  const trace = traceFromReadings(
+    [
+      [0, 25],
+      [20, 45],
+      [60, 25],
+      [70, 24],
+    ].map(([m, c]) => ({ t: m * 60, temperatures: { back: c } })),
+  )
+  const [back] = heat(trace, { marksS: [1200, 9000] })
+  expect(back.above).toEqual([
+    { celsius: 35, seconds: (10 + 20) * 60 },
+    { celsius: 40, seconds: (5 + 10) * 60 },
+    { celsius: 45, seconds: 0 },
+  ])
+  expect(back.backToStartS).toBe(3600)
+  expect(back.at).toEqual([{ atS: 1200, maxC: 45, thenC: 45 }])
+})
+
+it('has a line for every place that was read, and none for the others', () => {
+  expect(heat(traceFromReadings([{ t: 0, percent: 5 }]))).toEqual([])
+  const [only] = heat(traceFromReadings([{ t: 60, temperatures: { pad: 31 } }, { t: 120 }]))
+  expect(only).toMatchObject({ place: 'pad', maxC: 31, riseC: 0, at: [] })
+  expect(only.backToStartS).toBeNaN()
+})
