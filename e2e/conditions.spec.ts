@@ -10,6 +10,8 @@ const putRight = (page: Page) => page.getByRole('region', { name: 'Put right' })
 async function changeCapacity(page: Page, to: string, since: string) {
   await page.goto('/shelf')
   await page.getByRole('button', { name: 'Edit Skerry P5 no. 1' }).click()
+  // The form takes the cursor to its first field as it opens.
+  await expect(page.getByLabel('Name')).toBeFocused()
   await page.getByLabel('or capacity').fill(to)
   await page.getByRole('button', { name: 'Put on the shelf' }).click()
   // Asked for at once, also where it stands below the fold; later it would take the cursor from the next field.

@@ -28,7 +28,7 @@ test('five hundred runs open at once, and every screen with them', async ({ page
     .evaluate((e) => e.scrollTo(0, e.scrollHeight))
   await expect(page.getByTestId('runs').getByText('Mar 1, 2026').first()).toBeVisible()
   await page.getByRole('textbox', { name: 'Find a run' }).fill('nothing like it')
-  await expect(page.getByText('No run is called that.')).toBeVisible()
+  await expect(page.getByText('No run is like that.')).toBeVisible()
   for (const [screen, text] of [
     ['/shelf', 'Sources'],
     ['/shelf/pairs', 'Hawser 21'],

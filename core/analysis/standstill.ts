@@ -23,14 +23,13 @@ export interface Standstill {
 /** A display that stands for so many points' worth, and for so long, s, stands still. */
 const POINTS = 3
 const SHORTEST_S = 120
-/** Without watts a charge that only slows down towards full looks the same: longer, and not near full. */
+/** Without watts it must be longer, s; and from this level on a charge slows down by itself, %. */
 const SHORTEST_UNKNOWN_S = 600
 const SLOWS_FROM_PERCENT = 95
 /** Less than this share of the held peak is what a device draws that does not charge. */
 const RESTING_SHARE = 0.1
 /** Where a protective setting stops a charge, %; it lasts so long at least, s. */
 const HELD_FROM_PERCENT = 70
-const HELD_TO_PERCENT = 97
 const SHORTEST_HOLD_S = 600
 /** What arrives in the battery of what the meter sees, where the capacity is known. */
 const USUAL_EFFICIENCY = 0.8
@@ -62,10 +61,11 @@ export function standstills(trace: Trace, { heldPeakW, usableWh = NaN }: Standst
     const byClock = seconds / (isRead ? usual.median : pointTimeBefore(shown, from, usual.median))
     const expectedPoints = isRead && !isResting ? energy * perJoule : byClock
     const kind = !isRead ? 'unknown' : !isResting ? 'stuck' : isHeld(v[from], seconds) ? 'held' : 'stalled'
+    // Near full a charge that slows down looks like one that stands; only energy tells them apart there.
     const isLong =
-      kind === 'unknown'
-        ? seconds >= SHORTEST_UNKNOWN_S && v[from] < SLOWS_FROM_PERCENT
-        : seconds >= SHORTEST_S
+      kind === 'stuck'
+        ? seconds >= SHORTEST_S
+        : v[from] < SLOWS_FROM_PERCENT && seconds >= (isRead ? SHORTEST_S : SHORTEST_UNKNOWN_S)
     if (v[from] < 100 && isLong && expectedPoints >= POINTS)
       found.push({
         kind,
@@ -82,7 +82,7 @@ export function standstills(trace: Trace, { heldPeakW, usableWh = NaN }: Standst
 }
 
 const isHeld = (percent: number, seconds: number): boolean =>
-  percent >= HELD_FROM_PERCENT && percent <= HELD_TO_PERCENT && seconds >= SHORTEST_HOLD_S
+  percent >= HELD_FROM_PERCENT && seconds >= SHORTEST_HOLD_S
 
 /** Joules up to each reading of the watts. */
 function joulesUntil({ t, v }: Samples): Float64Array {

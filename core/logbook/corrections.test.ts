@@ -6,6 +6,7 @@ import {
   addReading,
   correctBackwards,
   correctCondition,
+  correctStart,
   correctTime,
   correctValue,
   correctableLabel,
@@ -88,7 +89,13 @@ it('puts a condition right, and what it was before stays, all of it', () => {
     ['ambientC', 'not known', '24'],
     ['cableId', 'not known', 'Long grey'],
   ])
-  expect([correctableLabel('ambientC'), correctableLabel('cableId')]).toEqual(['Room', 'Cable'])
+  expect(['ambientC', 'cableId', 'startedAt'].map(correctableLabel)).toEqual(['Room', 'Cable', 'Power-on'])
+  const moved = correctStart(twice, '2026-03-01T18:00:00.000Z', { from: '2 Mar', to: '1 Mar' }, because)
+  expect(moved).toMatchObject({ startedAt: '2026-03-01T18:00:00.000Z', cableId: 'c1' })
+  expect(moved.conditionCorrections.at(-1)).toMatchObject({ field: 'startedAt', from: '2 Mar', to: '1 Mar' })
+  expect(
+    correctCondition(moved, 'sourceId', 's2', { from: 'Bollard 5', to: 'Bollard 12' }, because).sourceId,
+  ).toBe('s2')
   expect(runSchema.validateSync(twice)).toEqual(twice)
 })
 

@@ -11,12 +11,18 @@ export interface Because {
 }
 
 /** What of a run can be put right besides its readings. */
-export type Correctable = RunConditionName | 'cableId'
+export type Correctable = RunConditionName | keyof typeof RUN_GEAR
+
+/** What of the shelf a run was made with, which the run itself names. */
+export const RUN_GEAR = { deviceId: 'Device', sourceId: 'Source', cableId: 'Cable' } as const
+export const isRunGear = (field: string): field is keyof typeof RUN_GEAR => Object.hasOwn(RUN_GEAR, field)
 
 /** What a correctable, or a rule that was put right, is called. */
 export const correctableLabel = (field: string): string => {
   const entry = RUN_CONDITIONS[field as RunConditionName] as RunCondition | undefined
-  return field === 'cableId' ? 'Cable' : (entry?.label ?? RUN_RULES[field as RuleName] ?? field)
+  if (isRunGear(field)) return RUN_GEAR[field]
+  if (field === 'startedAt') return 'Power-on'
+  return entry?.label ?? RUN_RULES[field as RuleName] ?? field
 }
 
 /** One value of a reading put right; `to` in the channel's unit, NaN for "not read". The old one stays on record. */
@@ -83,11 +89,23 @@ export function correctCondition(
   because: Because,
 ): Run {
   const conditionCorrections = [...run.conditionCorrections, { field, ...said, ...because }]
-  if (field === 'cableId') return { ...run, cableId: to as string | null, conditionCorrections }
+  if (isRunGear(field)) return { ...run, [field]: to, conditionCorrections }
   // A capacity that is typed is no longer one that was worked out with an assumed voltage.
   const assumed = field === 'ratedWh' ? { voltsAssumed: false } : {}
   return { ...run, conditions: { ...run.conditions, ...assumed, [field]: to }, conditionCorrections }
 }
+
+/** The moment of power-on put right; `said` has both moments in words. */
+export const correctStart = (
+  run: Run,
+  startedAt: string,
+  said: { from: string; to: string },
+  because: Because,
+): Run => ({
+  ...run,
+  startedAt,
+  conditionCorrections: [...run.conditionCorrections, { field: 'startedAt', ...said, ...because }],
+})
 
 /** What a device brought to a run, put right backwards because it was always so: one correction for each that differs. */
 export function correctBackwards(run: Run, now: Partial<Run['conditions']>, because: Because): Run {

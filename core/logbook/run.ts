@@ -4,6 +4,7 @@ import type { ChecklistAnswer } from '../protocol/checklist'
 import type { ReadingRule, StopRule } from '../protocol/rules'
 import { noConditions, type RunConditions } from '../protocol/runConditions'
 import type { Correction, Provenance, Trace, TraceEvent } from '../trace/trace'
+import type { FindingAnswer } from './answers'
 
 export type { ReadingRule, StopRule }
 
@@ -53,6 +54,8 @@ export interface Run {
   conditions: RunConditions
   /** Conditions, cable included, that were put right later: `field` is the condition's name. The old value stays here. */
   conditionCorrections: RatingCorrection[]
+  /** What its reviewer says to findings; the last one of a finding counts. */
+  answers: FindingAnswer[]
 }
 
 export interface RunWithTrace {
@@ -90,5 +93,6 @@ export const blankRun = (over: RunOfItsOwn): Run => ({
   heat: NO_HEAT,
   conditions: noConditions(),
   conditionCorrections: [],
+  answers: [],
   ...over,
 })

@@ -7,6 +7,7 @@ import { correctionsField } from '../gear/fields'
 import { heatRuleSchema, NO_HEAT } from '../bench/setup'
 import { runConditionsSchema } from '../protocol/runConditions'
 import { checklistAnswerSchema, readingRuleSchema, stopRuleSchema } from '../protocol/schema'
+import { answersField } from './answers'
 import { RUN_STATES, type Run } from './run'
 
 /** Most events, corrections or checklist items one run may carry. */
@@ -65,4 +66,5 @@ export const runSchema: ObjectSchema<Run> = object({
   heat: heatRuleSchema.default(() => NO_HEAT),
   conditions: runConditionsSchema,
   conditionCorrections: correctionsField(),
+  answers: answersField(),
 })

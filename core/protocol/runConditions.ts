@@ -61,6 +61,19 @@ export const shownConditions = (Object.keys(RUN_CONDITIONS) as RunConditionName[
   return entry.label ? [{ name, ...entry, label: entry.label }] : []
 })
 
+/** What a comparison will ask for. */
+const ASKED_FOR = ['deviceState', 'ratedWh', 'ambientC'] as const satisfies readonly RunConditionName[]
+
+/**
+ * What a comparison will ask for and nobody noted, by its label.
+ *
+ * @example unknownConditions({ ...noConditions(), ambientC: 21 }, 'c1') // ['State of the device', 'Capacity, rated']
+ */
+export function unknownConditions(conditions: RunConditions, cableId: string | null): string[] {
+  const missing = ASKED_FOR.filter((name) => conditions[name] === null || conditions[name] === '')
+  return [...(cableId === null ? ['Cable'] : []), ...missing.map((name) => RUN_CONDITIONS[name].label)]
+}
+
 /** What a device brings to a run, frozen. */
 export function deviceConditions(
   device: Device,

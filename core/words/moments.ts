@@ -18,3 +18,11 @@ export const timeOfDay = (at: Moment): string =>
 
 /** "2 Mar 2026, 19:30" */
 export const dayAndTime = (at: Moment): string => `${fullDay(at)}, ${timeOfDay(at)}`
+
+/** "2026-03-02T19:30", as a field for a day and a time takes it, in the reader's own time zone. */
+export function localInput(at: Moment): string {
+  const date = new Date(at)
+  const two = (n: number) => String(n).padStart(2, '0')
+  const day = `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`
+  return `${day}T${two(date.getHours())}:${two(date.getMinutes())}`
+}

@@ -72,7 +72,16 @@ export const HOUSE = {
   'web/composables': { rooms: ['core', 'web/stores'], packages: ['vue', 'vue-router', '@vueuse/core'] },
   'web/charts': {
     rooms: ['core', 'web/theme'],
-    packages: ['vue', 'vuetify', '@vueuse/core', 'chart.js', 'chartjs-plugin-annotation', 'd3-array'],
+    packages: [
+      'vue',
+      'vuetify',
+      '@vueuse/core',
+      'chart.js',
+      'chartjs-plugin-annotation',
+      'chartjs-plugin-zoom',
+      'chartjs-plugin-zoom/*',
+      'd3-array',
+    ],
   },
   'web/components': {
     rooms: ['core', 'web/stores', 'web/composables', 'web/theme', 'web/forms'],

@@ -14,11 +14,16 @@ const props = withDefaults(
     unit: string
     /** What the picture says, for those who cannot see it. */
     summary: string
+    from?: number
     until: number
+    across?: 'clock' | 'level'
+    /** The whole clock, s: the view may be moved within it. */
+    whole?: number
     height?: number
     flags?: Flag[]
     rings?: Point[]
     events?: Tick[]
+    findings?: Tick[]
     min?: number
     max?: number
     /** Names the paths on the line at this level. */
@@ -29,9 +34,13 @@ const props = withDefaults(
   }>(),
   {
     height: 360,
+    from: 0,
+    across: 'clock',
+    whole: undefined,
     flags: () => [],
     rings: () => [],
     events: () => [],
+    findings: () => [],
     min: undefined,
     max: undefined,
     finishLevel: undefined,
@@ -39,6 +48,7 @@ const props = withDefaults(
   },
 )
 
+const emit = defineEmits<{ moved: [from: number, until: number] }>()
 const NARROW_PX = 560
 const theme = useTheme()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
@@ -51,6 +61,7 @@ const options = computed(() => ({
   ...props,
   colours: chartColours(theme.current.value as never),
   narrow: narrow.value,
+  moved: (from: number, until: number) => emit('moved', from, until),
   width: props.finishLevel === undefined ? 0 : Math.round(width.value),
 }))
 /** The names stand above the plot: the plot keeps its height, whatever room they take. */
@@ -83,5 +94,9 @@ onBeforeUnmount(() => chart.value?.destroy())
 .frame {
   position: relative;
   width: 100%;
+}
+/* A finger moves the view along the clock; up and down it moves the page. */
+canvas {
+  touch-action: pan-y !important;
 }
 </style>

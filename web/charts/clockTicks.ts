@@ -2,18 +2,20 @@ import { bisectLeft, range } from 'd3-array'
 import { clock, duration } from '@core/words/figures'
 
 /** Steps between ticks of a clock, s. */
-const STEPS = [15, 30, 60, 120, 300, 600, 900, 1200, 1800, 3600, 7200, 14_400, 28_800, 57_600, 86_400]
+const STEPS = [
+  1, 2, 5, 15, 30, 60, 120, 300, 600, 900, 1200, 1800, 3600, 7200, 14_400, 28_800, 57_600, 86_400,
+]
 const [WANTED, WANTED_NARROW] = [8, 4]
 
 /**
- * Ticks on round minutes from 0 to `until` seconds: five to ten, fewer on a narrow screen. Chart.js would move them off
+ * Ticks on round minutes from `from` to `until` seconds: five to ten, fewer on a narrow screen. Chart.js would move them off
  * the round minutes to make the last one fit.
  */
-export function clockTicks(until: number, narrow: boolean): { value: number }[] {
-  const wanted = until / (narrow ? WANTED_NARROW : WANTED)
+export function clockTicks(until: number, narrow: boolean, from = 0): { value: number }[] {
+  const wanted = (until - from) / (narrow ? WANTED_NARROW : WANTED)
   // Beyond the longest step, whole days.
   const step = STEPS[bisectLeft(STEPS, wanted)] ?? Math.ceil(wanted / 86_400) * 86_400
-  return range(0, Math.floor(until / step) + 1).map((i) => ({ value: i * step }))
+  return range(Math.ceil(from / step), Math.floor(until / step) + 1).map((i) => ({ value: i * step }))
 }
 
 export function tickText(seconds: number): string {

@@ -86,3 +86,25 @@ export function eventMarks(o: PathChartOptions): Record<string, AnnotationOption
     ]),
   )
 }
+
+/** Findings: a letter at its moment, low on the path; the list beside it says what it is. */
+export function findingMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
+  const c = o.colours
+  return Object.fromEntries(
+    (o.findings ?? []).map(({ x, text }, i) => [
+      `finding${i}`,
+      {
+        type: 'label',
+        xValue: x,
+        yValue: o.min ?? 0,
+        yAdjust: -12,
+        content: text,
+        color: c.ground,
+        backgroundColor: c.accent,
+        borderRadius: 8,
+        padding: { x: 5, y: 1 },
+        font: { size: 11, weight: 700 },
+      } satisfies AnnotationOptions,
+    ]),
+  )
+}

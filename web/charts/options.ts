@@ -12,6 +12,8 @@ export interface Path {
   points: Point[]
   /** Drawn thin and pale, behind the others. */
   faded?: boolean
+  /** What was shown: single checks as points, a log as fine stairs. A slope in ink otherwise. */
+  as?: 'points' | 'stairs'
   /** What stands beside its name on the finish line: its time, or the level it stopped at. */
   finish?: string
 }
@@ -36,12 +38,21 @@ export interface PathChartOptions {
   /** Readings that were watched as they changed: known to seconds, ringed. */
   rings?: Point[]
   events?: Tick[]
+  /** Where something is to be minded: a small letter above the clock. */
+  findings?: Tick[]
   unit: string
   colours: ChartColours
   min?: number
   max?: number
-  /** Seconds shown, so that strips share one clock. */
+  /** Seconds shown, so that strips share one clock; the level, %, where it runs across. */
+  from?: number
   until: number
+  /** What runs across: the clock, or the level. */
+  across?: 'clock' | 'level'
+  /** How far the view may be moved: the whole of it, s. Without it, it stands still. */
+  whole?: number
+  /** Told when the view was moved by wheel, drag or pinch. */
+  moved?: (from: number, until: number) => void
   /** Names the paths on the line at this level, in the order of arrival. */
   finishLevel?: number
   /** A single path is drawn solid: dashes are for telling several apart. */
@@ -59,5 +70,6 @@ export const AXIS_WIDTH = 50
 /** Right of the plot, so that the last mark is whole. px */
 export const RIGHT_PX = 14
 
-/** The seconds that a chart is wide: never so few that nothing could be told. */
-export const lengthOf = (o: PathChartOptions): number => Math.max(60, o.until)
+/** Where a chart ends: never so soon that nothing could be told. */
+export const lengthOf = ({ from = 0, until, whole }: PathChartOptions): number =>
+  whole === undefined ? Math.max(from + 60, until) : until

@@ -4,7 +4,8 @@ import { inkOf } from '../theme/inks'
 import { clockTicks, tickText } from './clockTicks'
 import { inkColour } from './colours'
 import { finishOf } from './finish'
-import { eventMarks, flagMarks, ringMarks } from './flags'
+import { eventMarks, findingMarks, flagMarks, ringMarks } from './flags'
+import { zoomOf } from './zoom'
 import { AXIS_WIDTH, lengthOf, RIGHT_PX, type Path, type PathChartOptions, type Point } from './options'
 
 const TOP_PX = 8
@@ -16,6 +17,7 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
   const c = o.colours
   const until = lengthOf(o)
   const finish = finishOf(o)
+  const byLevel = o.across === 'level'
   return {
     type: 'line',
     data: { datasets: o.paths.map((p) => dataset(p, o)) },
@@ -34,16 +36,19 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
       scales: {
         x: {
           type: 'linear',
-          min: 0,
+          min: o.from ?? 0,
           max: until,
           grid: { color: c.grid },
           border: { color: c.quiet },
-          afterBuildTicks: (scale) => void (scale.ticks = clockTicks(until, o.narrow)),
+          afterBuildTicks: (scale) =>
+            void (scale.ticks = byLevel
+              ? PERCENT_TICKS.map((value) => ({ value }))
+              : clockTicks(until, o.narrow, o.from)),
           ticks: {
             display: o.showClock,
             color: c.quiet,
             maxRotation: 0,
-            callback: (v) => tickText(Number(v)),
+            callback: (v) => (byLevel ? `${v}\u00a0%` : tickText(Number(v))),
           },
         },
         y: {
@@ -56,7 +61,7 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           grid: { color: c.grid },
           border: { color: c.quiet },
           ticks: { color: c.quiet, maxTicksLimit: 6 },
-          title: { display: true, text: o.unit, color: c.quiet },
+          title: { display: o.unit !== '', text: o.unit, color: c.quiet },
           afterFit: (scale) => void (scale.width = AXIS_WIDTH),
         },
       },
@@ -74,14 +79,37 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           titleColor: c.ground,
           bodyColor: c.ground,
           callbacks: {
-            title: ([item]) => clock(item.parsed.x ?? 0),
+            title: ([item]) =>
+              byLevel ? `${Math.round(item.parsed.x ?? 0)}\u00a0%` : clock(item.parsed.x ?? 0),
             label: (item) =>
               `${o.paths[item.datasetIndex].label}: ${Math.round((item.parsed.y ?? 0) * 100) / 100} ${o.unit}`,
           },
         },
-        annotation: { clip: false, annotations: { ...flagMarks(o), ...ringMarks(o), ...eventMarks(o) } },
+        zoom: zoomOf(o),
+        annotation: { clip: false, annotations: marksOf(inView(o)) },
       },
     },
+  }
+}
+
+const marksOf = (o: PathChartOptions) => ({
+  ...flagMarks(o),
+  ...ringMarks(o),
+  ...eventMarks(o),
+  ...findingMarks(o),
+})
+
+/** Marks outside the view would stand beside the plot. */
+function inView(o: PathChartOptions): PathChartOptions {
+  const { from = 0 } = o
+  const seen = <T extends { x: number }>(marks?: T[]) =>
+    marks?.filter(({ x }) => x >= from && x <= lengthOf(o))
+  return {
+    ...o,
+    flags: seen(o.flags),
+    rings: seen(o.rings),
+    events: seen(o.events),
+    findings: seen(o.findings),
   }
 }
 
@@ -109,5 +137,9 @@ function dataset(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]>
     pointHoverRadius: 5,
     stepped: o.stepped ? 'before' : false,
     spanGaps: false,
+    ...(path.as === 'points' ? { showLine: false, pointRadius: 2.5, borderColor: o.colours.quiet } : {}),
+    ...(path.as === 'stairs'
+      ? { stepped: 'before', borderWidth: 1, borderColor: o.colours.faded, pointRadius: 0, order: 1 }
+      : {}),
   }
 }

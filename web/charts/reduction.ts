@@ -1,12 +1,28 @@
 import { reduce } from '@core/trace/reduce'
-import { samplesOf } from '@core/trace/samples'
+import { firstAfter, firstAtOrAfter, samplesOf, type Samples } from '@core/trace/samples'
 import type { Point } from './options'
 
 /** As wide as a chart is drawn, px, on any screen: more points than a few a pixel cannot be seen. */
 const WIDEST_PX = 2000
 
+/** What is in view of a trace, s. */
+export interface View {
+  from: number
+  until: number
+}
+
 /** A trace's times with one of its columns, leaving out what was not read, and no more than can be seen. */
-export function pointsOf(time: Float64Array, column: Float64Array | undefined): Point[] {
-  const { t, v } = reduce(samplesOf(time, column), WIDEST_PX)
+export const pointsOf = (time: Float64Array, column: Float64Array | undefined, view?: View): Point[] =>
+  pointsOfSamples(samplesOf(time, column), view)
+
+/** The same of samples; with a view, what is in it and the reading on either side, so that lines run on. */
+export function pointsOfSamples(samples: Samples, view?: View): Point[] {
+  const { t, v } = reduce(view ? within(samples, view) : samples, WIDEST_PX)
   return Array.from(t, (x, i) => ({ x, y: v[i] }))
+}
+
+function within({ t, v }: Samples, { from, until }: View): Samples {
+  const first = Math.max(0, firstAtOrAfter(t, from) - 1)
+  const last = Math.min(t.length, firstAfter(t, until) + 1)
+  return { t: t.subarray(first, last), v: v.subarray(first, last) }
 }

@@ -1,5 +1,6 @@
 import { Chart, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
 import annotation from 'chartjs-plugin-annotation'
+import zoom from 'chartjs-plugin-zoom'
 import { finishLine } from './finishLine'
 
 Chart.register(
@@ -10,6 +11,7 @@ Chart.register(
   Filler,
   Tooltip,
   annotation,
+  zoom,
   finishLine,
 )
 Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"

@@ -4,9 +4,11 @@ import type { AnalyseOptions, Analysis } from '@core/analysis/analyse'
 import { ANALYSIS_VERSION, headlineOf, type Headline } from '@core/analysis/headline'
 import { accuracyOf } from '@core/gear/accuracy'
 import type { Run } from '@core/logbook/run'
-import { capacityThen } from '@core/protocol/runConditions'
+import { parseClaims } from '@core/gear/claims'
+import { capacityThen, unknownConditions } from '@core/protocol/runConditions'
 import { dropHeadlinesBut, keepHeadline, readHeadlines, type KeptHeadline } from '../storage/headlines'
 import { analysisWork } from '../workers/analysis'
+import { useExpected } from './expected'
 import { useLogbook } from './logbook'
 
 /** Whole analyses kept in memory: a comparison holds a dozen or two, and the last ones looked at stay at hand. */
@@ -15,6 +17,7 @@ const MOST_KEPT = 60
 /** The figures of runs, worked out off the main thread, once for each trace. */
 export const useAnalyses = defineStore('analyses', () => {
   const logbook = useLogbook()
+  const expectedOf = useExpected()
   const whole = shallowReactive(new Map<string, { basis: string; analysis: Analysis }>())
   const headlines = shallowReactive(new Map<string, KeptHeadline>())
   const asked = new Map<string, Promise<Analysis | undefined>>()
@@ -23,7 +26,7 @@ export const useAnalyses = defineStore('analyses', () => {
   /** Everything a run's figures are worked out from: they change when it does. */
   function basisOf(runId: string): string {
     const run = logbook.run(runId)
-    const options = run && optionsOf(run)
+    const options = run && [ownOptions(run), logbook.device(run.deviceId)?.claims]
     return `${ANALYSIS_VERSION} ${logbook.traceKeys.get(runId)} ${JSON.stringify(options)}`
   }
 
@@ -35,14 +38,32 @@ export const useAnalyses = defineStore('analyses', () => {
     return analysisWork().analyse(plain, optionsOf(run))
   }
 
-  /** What a run's figures are worked out with beside its trace: its battery and its instruments, as they were. */
-  function optionsOf({ conditions, provenance }: Run): AnalyseOptions {
+  /** What a run brings itself: its battery, its instruments, its rules and what nobody noted, as they were. */
+  function ownOptions({ conditions, provenance, cableId, reading, heat }: Run): AnalyseOptions {
     const { usableWh, uncertainty } = capacityThen(conditions)
     return {
       ...(Number.isNaN(usableWh) ? {} : { usableWh, usableShare: uncertainty }),
       ...(provenance === 'hand' ? { byHand: true } : {}),
       meter: accuracyOf(logbook.meter(conditions.meterId)),
       thermometer: accuracyOf(logbook.meter(conditions.thermometerId)),
+      ...(conditions.ambientC === null ? {} : { ambientC: conditions.ambientC }),
+      ...(heat.minutes.length ? { heatMarksS: heat.minutes.map((m) => m * 60).filter((s) => s > 0) } : {}),
+      context: {
+        ...(provenance === 'hand' ? { reading } : {}),
+        stopLimitC: heat.stopLimitC,
+        unknownConditions: unknownConditions(conditions, cableId),
+      },
+    }
+  }
+
+  /** With what the shelf says of its device, and what is expected of the chain: looked up when it is worked out. */
+  function optionsOf(run: Run): AnalyseOptions {
+    const own = ownOptions(run)
+    const expectedVolts = expectedOf(run)?.volts ?? NaN
+    return {
+      ...own,
+      claims: parseClaims(logbook.device(run.deviceId)?.claims ?? '').claims,
+      context: { ...own.context, expectedVolts },
     }
   }
 

@@ -1,11 +1,13 @@
 import { defineStore } from 'pinia'
 import { asCorrections, joinCorrections, ratingChanges } from '@core/gear/corrections'
 import type { Cable, Device, Meter, Source } from '@core/gear/gear'
+import { withAnswer, type AnsweredFinding } from '@core/logbook/answers'
 import type { Records } from '@core/logbook/collections'
 import {
   addReading,
   correctBackwards,
   correctCondition,
+  correctStart,
   correctTime,
   correctValue,
   type Correctable,
@@ -71,6 +73,13 @@ export const useCorrections = defineStore('corrections', () => {
   const putRuleRight = <K extends RuleName>(id: string, rule: K, to: Run[K], why: string) =>
     logbook.changeRun(id, (run) => correctRule(run, rule, to, because(why)))
 
+  const moveStart = (id: string, startedAt: string, said: { from: string; to: string }, why: string) =>
+    logbook.changeRun(id, (run) => correctStart(run, startedAt, said, because(why)))
+
+  /** Answers a finding; it stays on record, with the answer beside it. */
+  const answer = (id: string, finding: AnsweredFinding, text: string) =>
+    logbook.changeRun(id, (run) => withAnswer(run, finding, text, new Date().toISOString()))
+
   /** Carries a device's battery as it is now back to the runs that were made before, since it was always so. */
   async function carryBack(device: Device, fromMs: number, why: string) {
     const now = deviceConditions(device)
@@ -79,5 +88,15 @@ export const useCorrections = defineStore('corrections', () => {
         await logbook.changeRun(run.id, (as) => correctBackwards(as, now, because(why)))
   }
 
-  return { correctGear, correct, moveReading, addForgotten, putRight, putRuleRight, carryBack }
+  return {
+    correctGear,
+    correct,
+    moveReading,
+    addForgotten,
+    putRight,
+    putRuleRight,
+    moveStart,
+    answer,
+    carryBack,
+  }
 })

@@ -37,6 +37,12 @@ it('tells a display that stuck from a charge that stalled, a protective hold and
   expect(found(stalled, PACK, 'stalled')).toMatchObject([{ atS: expect.closeTo(1200, -2) }])
   expect(codes(stalled, PACK)).not.toContain('stuck-then-jumped')
 
+  // The last points go slowly: that is no stall.
+  const slow = readings(90, 10, (m) =>
+    m < 60 ? { percent: Math.floor(38 + m), power: 12 } : { percent: 98, power: 0.6 },
+  )
+  expect(codes(slow, PACK)).not.toContain('stalled')
+
   const held = readings(120, 10, (m) =>
     m < 70 ? { percent: Math.floor(5 + pace(m)), power: 12 } : { percent: 80, power: 0.5 },
   )
@@ -84,7 +90,7 @@ it('says stop where it is hot, and suspects heat behind a step down below 60 %',
     ...(m % 5 === 0 ? { temperatures: { back: 25 + m } } : {}),
   }))
   expect(found(warm, {}, 'hot')).toMatchObject([
-    { atS: 1200, message: expect.stringMatching(/back reached 45 °C/) },
+    { atS: 1200, message: expect.stringMatching(/The back reached 45 °C/) },
   ])
   expect(codes(warm, { context: { stopLimitC: 70 } })).not.toContain('hot')
   expect(found(warm, {}, 'thermal-step')).toMatchObject([{ atS: expect.closeTo(1200, -2) }])

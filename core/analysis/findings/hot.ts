@@ -10,7 +10,7 @@ export const hot: Rule = ({ trace, context }) =>
         code: 'hot',
         severity: 'warning',
         atS: trace.time[row],
-        message: `${place || 'It'} reached ${column[row]} °C; the limit of this run was ${context.stopLimitC} °C.`,
+        message: `${place ? `The ${place}` : 'The device'} reached ${column[row]} °C; the limit of this run was ${context.stopLimitC} °C.`,
         advice:
           'Do not go on: let it cool, on a hard surface, and look for swelling, smell or discolouration.',
       },

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { object, string } from 'yup'
-import { optionalId } from '@core/trace/fields'
-import { correctableLabel, inWords, type Correctable } from '@core/logbook/corrections'
+import { id, optionalId } from '@core/trace/fields'
+import { correctableLabel, inWords, isRunGear, type Correctable } from '@core/logbook/corrections'
 import type { Run } from '@core/logbook/run'
 import { RUN_CONDITIONS, type RunCondition } from '@core/protocol/runConditions'
 import FormDialog from '../../forms/FormDialog.vue'
@@ -19,18 +19,22 @@ const logbook = useLogbook()
 const corrections = useCorrections()
 
 const entry = computed<RunCondition>(() =>
-  props.field === 'cableId' ? { schema: optionalId() } : RUN_CONDITIONS[props.field],
+  isRunGear(props.field)
+    ? { schema: props.field === 'cableId' ? optionalId() : id() }
+    : RUN_CONDITIONS[props.field],
 )
-const before = props.field === 'cableId' ? props.run.cableId : props.run.conditions[props.field]
+const before = isRunGear(props.field) ? props.run[props.field] : props.run.conditions[props.field]
 /** What it is chosen from; null where it is typed. */
 const items = computed(() => {
   const { pick } = entry.value
   if (props.field === 'cableId') return listOf(logbook.cables)
+  if (props.field === 'deviceId') return listOf(logbook.devices, false)
+  if (props.field === 'sourceId') return listOf(logbook.sources, false)
   if (pick === 'source') return listOf(logbook.sources)
   return pick ? listOf(logbook.meters.filter((m) => m.kind === pick)) : null
 })
-const listOf = (gear: readonly { id: string; name: string }[]) => [
-  { value: null, title: 'not known' },
+const listOf = (gear: readonly { id: string; name: string }[], mayBeUnknown = true) => [
+  ...(mayBeUnknown ? [{ value: null, title: 'not known' }] : []),
   ...gear.map((g) => ({ value: g.id, title: g.name })),
 ]
 const nameOf = (value: unknown) =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { correctableLabel, type Correctable } from '@core/logbook/corrections'
+import { RUN_GEAR, type Correctable } from '@core/logbook/corrections'
 import type { Run } from '@core/logbook/run'
 import { RUN_RULES, ruleInWords, type RuleName } from '@core/logbook/runRules'
 import { shownConditions } from '@core/protocol/runConditions'
@@ -24,18 +24,24 @@ interface Row {
 }
 const nameOf = (pick: string, id: string | null) =>
   pick === 'source' ? logbook.source(id ?? '')?.name : logbook.meter(id)?.name
+const gearName = (field: keyof typeof RUN_GEAR) =>
+  ({
+    deviceId: logbook.device(props.run.deviceId),
+    sourceId: logbook.source(props.run.sourceId),
+    cableId: logbook.cable(props.run.cableId),
+  })[field]?.name ?? UNKNOWN
 const was = (field: string) =>
   props.run.conditionCorrections
     .filter((c) => c.field === field)
     .map((c) => `was ${c.from}: ${c.why}`)
     .join('; ')
 const rows = computed((): Row[] => [
-  {
-    field: 'cableId',
-    label: correctableLabel('cableId'),
-    value: logbook.cable(props.run.cableId)?.name ?? UNKNOWN,
-    was: was('cableId'),
-  },
+  ...(Object.keys(RUN_GEAR) as (keyof typeof RUN_GEAR)[]).map((field) => ({
+    field,
+    label: RUN_GEAR[field],
+    value: gearName(field),
+    was: was(field),
+  })),
   ...shownConditions.map(({ name, label, unit, pick }) => {
     const held = props.run.conditions[name]
     const value = pick

@@ -1,35 +1,40 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { ref } from 'vue'
 import { duration } from '@core/words/figures'
 import type { Finding } from '@core/analysis/findings/findings'
+import { answerTo } from '@core/logbook/answers'
+import type { Run } from '@core/logbook/run'
+import AnswerDialog from './AnswerDialog.vue'
 
-const props = defineProps<{ findings: readonly Finding[] }>()
-/** Why a figure is unknown already stands in its own place on the sheet. */
-const STANDS_ELSEWHERE = new Set([
-  'not-reached',
-  'no-level',
-  'no-charge',
-  'no-taper-end',
-  'no-efficiency',
-  'coarse-power',
-])
-const shown = computed(() => props.findings.filter((f) => !STANDS_ELSEWHERE.has(f.code)))
+/** Findings with what to do about each, and what the reviewer says to it. */
+defineProps<{ run: Run; findings: readonly Finding[]; letterOf: (finding: Finding) => string }>()
+const answering = ref<Finding | null>(null)
 const MARK = { notice: 'Note', warning: 'Mind', blocking: 'Wrong' }
 </script>
 
 <template>
-  <section v-if="shown.length">
-    <h2>Findings</h2>
-    <ul>
-      <li v-for="(f, i) in shown" :key="i" :class="f.severity">
+  <ul>
+    <li
+      v-for="(f, i) in findings"
+      :key="i"
+      :class="[f.severity, { answered: answerTo(run, f)?.text }]"
+      :data-testid="`finding-${f.code}`"
+    >
+      <p>
+        <span v-if="letterOf(f)" class="letter">{{ letterOf(f) }}</span>
         <strong>{{ MARK[f.severity] }}</strong>
-        <span v-if="Number.isFinite(f.atS)" class="figure">{{ duration(f.atS) }}</span>
-        <span
-          >{{ f.message }} <span class="quiet">{{ f.advice }}</span></span
-        >
-      </li>
-    </ul>
-  </section>
+        <span v-if="Number.isFinite(f.atS)" class="figure quiet at">{{ duration(f.atS) }}</span>
+      </p>
+      <p>
+        {{ f.message }} <span class="quiet">{{ f.advice }}</span>
+      </p>
+      <p v-if="answerTo(run, f)?.text" class="answer">Known: {{ answerTo(run, f)?.text }}</p>
+      <button type="button" class="ask" @click="answering = f">
+        {{ answerTo(run, f)?.text ? 'Answer it anew' : 'Answer it' }}
+      </button>
+    </li>
+  </ul>
+  <AnswerDialog v-if="answering" :run="run" :finding="answering" @done="answering = null" />
 </template>
 
 <style scoped>
@@ -38,19 +43,51 @@ ul {
   padding: 0;
 }
 li {
-  display: grid;
-  grid-template-columns: 56px 112px 1fr;
-  gap: 8px;
-  padding: 8px 0;
-  border-bottom: var(--hairline);
+  border-left: 3px solid rgba(var(--v-border-color), 0.3);
+  padding: 2px 0 2px 12px;
+  margin: 10px 0;
 }
-li > :last-child {
-  grid-column: 3;
+li p {
+  margin: 1px 0;
+}
+.warning {
+  border-color: rgb(var(--v-theme-warning));
+}
+.blocking {
+  border-color: rgb(var(--v-theme-error));
 }
 .warning strong {
   color: rgb(var(--v-theme-warning));
 }
 .blocking strong {
   color: rgb(var(--v-theme-error));
+}
+.answered {
+  border-style: dotted;
+}
+.answer {
+  font-style: italic;
+}
+.letter {
+  display: inline-block;
+  min-width: 18px;
+  margin-right: 6px;
+  border-radius: 9px;
+  text-align: center;
+  font-size: 0.76rem;
+  font-weight: 700;
+  background: rgb(var(--v-theme-primary));
+  color: rgb(var(--v-theme-surface));
+}
+.at {
+  margin-left: 8px;
+  font-size: 0.9rem;
+}
+.ask {
+  min-height: 24px;
+  padding: 0;
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
+  font-size: 0.86rem;
 }
 </style>

@@ -1,105 +1,146 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { Analysis } from '@core/analysis/analyse'
+import type { Finding } from '@core/analysis/findings/findings'
+import type { Run } from '@core/logbook/run'
+import { watchedOf, type Trace } from '@core/trace/trace'
 import { duration } from '@core/words/figures'
 import { withDoubt } from '@core/words/sentences/sentence'
-import type { Analysis } from '@core/analysis/analyse'
-import type { Run } from '@core/logbook/run'
-import { powerColumn, watchedOf, type Trace } from '@core/trace/trace'
 import PathChart from '../../charts/PathChart.vue'
 import type { Flag } from '../../charts/options'
-import { pointsOf } from '../../charts/reduction'
+import { useChartView } from '../../composables/useChartView'
+import PartsRuler from './PartsRuler.vue'
+import { levelPaths, stripsByLevel, stripsOf } from './runPaths'
 
-const props = defineProps<{ run: Run; trace: Trace; analysis: Analysis; sourceName: string }>()
+const props = defineProps<{
+  run: Run
+  trace: Trace
+  analysis: Analysis
+  sourceName: string
+  across: 'clock' | 'level'
+  findings: readonly Finding[]
+  letters: (finding: Finding) => string
+}>()
 
-const path = (column: Float64Array | undefined, label: string) => {
-  const points = pointsOf(props.trace.time, column)
-  return points.length ? [{ label, ink: props.run.ink, points }] : []
-}
-const until = computed(() => props.analysis.durationS * 1.02)
-const level = computed(() => path(props.trace.percent, props.sourceName))
+const whole = computed(() => Math.max(60, props.analysis.durationS * 1.02))
+const { view, isWhole, show, showAll, onKey } = useChartView(whole)
+const level = computed(() => levelPaths(props.run, props.trace, view.value, props.sourceName))
+const strips = computed(() =>
+  props.across === 'level'
+    ? stripsByLevel(props.run, props.trace)
+    : stripsOf(props.run, props.trace, view.value),
+)
+const NAMES: Record<number, string> = { 50: 'half', 80: '80 %', 100: 'full' }
 /** 90 % is in the table; on the curve it would crowd its neighbours. */
 const flags = computed<Flag[]>(() =>
   props.analysis.milestones
-    .filter((m) => !m.reason && m.percent !== 90)
+    .filter((m) => !m.reason && m.percent in NAMES)
     .map((m) => ({
       x: m.timeS,
       y: m.percent,
       from: m.earliestS,
       to: m.latestS,
-      text: `${m.percent} %  ${withDoubt(m.timeS, m.uncertaintyS)}`,
+      text: `${NAMES[m.percent]}  ${withDoubt(m.timeS, m.uncertaintyS)}`,
     })),
 )
 const rings = computed(() => watchedOf(props.trace).map(({ t, percent }) => ({ x: t, y: percent })))
 const events = computed(() => props.run.events.map((e) => ({ x: e.t, text: e.text })))
-const strips = computed(() => {
-  const temperatures = Object.entries(props.trace.temperatures).map(([place, column]) => ({
-    title: place ? `Temperature, ${place}` : 'Temperature',
-    unit: '°C',
-    paths: path(column, place),
-    stepped: false,
-    min: undefined as number | undefined,
-  }))
-  return [
-    {
-      title: 'Power',
-      unit: 'W',
-      paths: path(powerColumn(props.trace), 'Power'),
-      stepped: false,
-      min: 0 as number | undefined,
-    },
-    {
-      title: 'Voltage',
-      unit: 'V',
-      paths: path(props.trace.voltage, 'Voltage'),
-      stepped: true,
-      min: 0 as number | undefined,
-    },
-    ...temperatures,
-  ].filter((s) => s.paths.length > 0)
-})
+/** Findings stand at their place on the path; the list beside it has their words. */
+const places = computed(() =>
+  props.findings.flatMap((f) => (props.letters(f) ? [{ x: f.atS, text: props.letters(f) }] : [])),
+)
 const summary = computed(
   () =>
     `Charge curve from ${props.analysis.startPercent} to ${props.analysis.endPercent} percent over ${duration(props.analysis.durationS)}. ` +
     flags.value.map((f) => f.text).join('; '),
 )
+const HEIGHTS = { path: 240, first: 98, other: 82 }
 </script>
 
 <template>
-  <div>
-    <PathChart
-      v-if="level.length"
-      :paths="level"
-      unit="%"
-      :min="0"
-      :max="100"
-      :until="until"
-      :flags="flags"
-      :rings="rings"
-      :events="events"
-      :summary="summary"
-      solid
-      :show-clock="strips.length === 0"
-    />
-    <div v-for="(strip, i) in strips" :key="strip.title">
-      <h2 class="strip">{{ strip.title }}</h2>
+  <!-- A group of pictures that answers keys: it takes the focus itself. -->
+  <div
+    class="charts"
+    role="group"
+    tabindex="0"
+    aria-label="Paths. Plus and minus look closer and further, arrows move, 0 shows the whole."
+    @keydown="onKey"
+  >
+    <template v-if="across === 'clock'">
+      <PathChart
+        v-if="level.length"
+        :paths="level"
+        unit="%"
+        :min="0"
+        :max="100"
+        :from="view.from"
+        :until="view.until"
+        :whole="whole"
+        :height="HEIGHTS.path"
+        :flags="flags"
+        :rings="rings"
+        :events="events"
+        :findings="places"
+        :summary="summary"
+        solid
+        :show-clock="strips.length === 0"
+        @moved="show"
+      />
+      <PartsRuler
+        v-if="analysis.parts.length"
+        :parts="analysis.parts"
+        :from="view.from"
+        :until="view.until"
+      />
+    </template>
+    <p v-else-if="strips.length === 0" class="quiet">
+      Nothing to draw against the level: neither watts nor temperatures were read beside one.
+    </p>
+    <div v-for="(strip, i) in strips" :key="strip.key">
+      <h2 class="strip">
+        {{ strip.title }} <span class="quiet">{{ strip.unit }}</span>
+      </h2>
       <PathChart
         :paths="strip.paths"
-        :unit="strip.unit"
+        :unit="across === 'level' ? strip.unit : ''"
         :min="strip.min"
-        :until="until"
-        :height="i === 0 ? 170 : 120"
+        :from="across === 'level' ? 0 : view.from"
+        :until="across === 'level' ? 100 : view.until"
+        :across="across"
+        :whole="across === 'level' ? undefined : whole"
+        :height="
+          across === 'level'
+            ? 240
+            : (i === 0 ? HEIGHTS.first : HEIGHTS.other) + (i === strips.length - 1 ? 18 : 0)
+        "
         :stepped="strip.stepped"
-        :show-clock="i === strips.length - 1"
+        :show-clock="across === 'level' || i === strips.length - 1"
         solid
-        :summary="`${strip.title} on the same clock; the readings are in the table view`"
+        :summary="`${strip.title} ${across === 'level' ? 'against the level' : 'on the same clock'}; the readings are in the table view`"
+        @moved="show"
       />
     </div>
+    <p v-if="across === 'clock'" class="closer">
+      <v-btn size="small" :disabled="isWhole" @click="showAll">Show the whole</v-btn>
+      <span class="quiet">
+        {{
+          isWhole
+            ? 'Ctrl and wheel, a pinch, or + looks closer.'
+            : `In view: ${duration(view.from)} to ${duration(view.until)}. Drag to move.`
+        }}
+      </span>
+    </p>
   </div>
 </template>
 
 <style scoped>
 .strip {
-  margin: 6px 0 0 56px !important;
-  font-size: 0.86rem !important;
+  margin: 0 0 -4px 50px !important;
+  font-size: 0.8rem !important;
+  line-height: 1.2;
+}
+.closer {
+  margin: 4px 0 0 50px;
+  font-size: 0.84rem;
 }
 </style>

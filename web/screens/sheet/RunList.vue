@@ -1,45 +1,40 @@
 <script setup lang="ts">
+import { useDisplay } from 'vuetify'
 import { useElementBounding, useWindowSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { duration, figure } from '@core/words/figures'
-import { timeTo } from '@core/analysis/headline'
-import { isSimulated, isSound, RUN_STATE_WORDS, type Run } from '@core/logbook/run'
-import { fullDay } from '@core/words/moments'
+import { isSimulated, isSound, type Run } from '@core/logbook/run'
+import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import EmptyPage from '../../components/EmptyPage.vue'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
-import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
+import { useRunListView, type RunFilter, type RunGroup } from '../../stores/runListView'
+import RunLines from './RunLines.vue'
+import { useRunRows, type RunRow } from './useRunRows'
 
 const logbook = useLogbook()
-const analyses = useAnalyses()
+const list = useRunListView()
 const router = useRouter()
-const chosen = ref<string[]>([])
-const search = ref('')
+const rows = useRunRows(() => list.filter)
+const { smAndDown: isPhone } = useDisplay()
 
-/** Rows of the table as it is sorted and searched: plain values, so that a list computes nothing as it scrolls. */
-const rows = computed(() =>
-  logbook.runs.map((run) => {
-    const headline = analyses.headline(run.id)
-    const full = timeTo(headline, 100)
-    return {
-      id: run.id,
-      run,
-      name: logbook.nameOf(run),
-      startedAt: run.startedAt,
-      state: RUN_STATE_WORDS[run.state],
-      levels: headline ? `${figure(headline.startPercent, 0)}–${figure(headline.endPercent, 0, '%')}` : '…',
-      start: headline?.startPercent ?? NaN,
-      full,
-      heldPeakW: headline?.heldPeakW ?? NaN,
-      energyWh: headline?.energyWh ?? NaN,
-      warnings: (headline?.findings.warning ?? 0) + (headline?.findings.blocking ?? 0),
-    }
-  }),
-)
-type Row = (typeof rows.value)[number]
+const GROUPS: { value: RunGroup; title: string }[] = [
+  { value: 'none', title: 'not grouped' },
+  { value: 'device', title: 'by device' },
+  { value: 'source', title: 'by source' },
+  { value: 'campaign', title: 'by campaign' },
+  { value: 'day', title: 'by day' },
+]
+const FILTERS: { value: RunFilter; title: string }[] = [
+  { value: 'all', title: 'all runs' },
+  { value: 'sound', title: 'those that count' },
+  { value: 'minded', title: 'with findings to mind' },
+  { value: 'out', title: 'spoilt or set aside' },
+]
+const groupBy = computed(() => (list.group === 'none' ? [] : [{ key: list.group }]))
 /** Not reached, or not known, comes last whichever way the column is sorted up. */
 const byNumber = (a: number, b: number) =>
   (Number.isNaN(a) ? Infinity : a) - (Number.isNaN(b) ? Infinity : b) || 0
@@ -57,11 +52,18 @@ const SPARE_PX = 40
 
 const allSimulated = computed(() => logbook.runs.length > 0 && logbook.runs.every(isSimulated))
 const off = (run: Run): boolean => !isSound(run)
-const compare = () => router.push({ path: '/side-by-side', query: { runs: chosen.value.join(',') } })
+const compare = () => router.push({ path: '/side-by-side', query: { runs: list.chosen.join(',') } })
 
 /** The table takes what the window leaves: its head stays in sight, its rows scroll. */
 const frame = useTemplateRef<HTMLElement>('frame')
 const { top } = useElementBounding(frame)
+/** Coming back, the list stands where it was left. */
+const scroller = () => frame.value?.querySelector('.v-table__wrapper, .v-virtual-scroll')
+onMounted(async () => {
+  await nextTick()
+  scroller()?.scrollTo({ top: list.scrollTop })
+})
+onBeforeUnmount(() => void (list.scrollTop = scroller()?.scrollTop ?? 0))
 const { height: windowHeight } = useWindowSize()
 const height = computed(() =>
   Math.max(
@@ -75,19 +77,16 @@ const height = computed(() =>
   <div class="page">
     <div class="head">
       <h1>Sheet</h1>
-      <FormText
-        v-if="rows.length"
-        v-model="search"
-        class="search"
-        label="Find a run"
-        clearable
-        density="compact"
-      />
-      <v-btn-main :disabled="chosen.length < 2" @click="compare">Set side by side</v-btn-main>
+      <template v-if="logbook.runs.length">
+        <FormText v-model="list.search" class="search" label="Find a run" clearable density="compact" />
+        <FormPick v-model="list.group" class="pick" label="Group" :items="GROUPS" density="compact" />
+        <FormPick v-model="list.filter" class="pick" label="Show" :items="FILTERS" density="compact" />
+      </template>
+      <v-btn-main :disabled="list.chosen.length < 2" @click="compare">Set side by side</v-btn-main>
     </div>
     <p v-if="allSimulated" class="quiet">All of these runs are <SimulatedTag /></p>
     <EmptyPage
-      v-if="!rows.length"
+      v-if="!logbook.runs.length"
       title="No runs yet"
       text="A run logged on the bench, or read from a file, gets its sheet here."
     >
@@ -95,26 +94,30 @@ const height = computed(() =>
       <v-btn to="/files">Read a file</v-btn>
     </EmptyPage>
     <div v-else ref="frame">
+      <RunLines v-if="isPhone" :rows="rows" :height="height" :quietly="allSimulated" />
       <v-data-table-virtual
-        v-model="chosen"
+        v-else
+        v-model="list.chosen"
+        v-model:sort-by="list.sortBy"
         :headers="HEADERS"
         :items="rows"
-        :search="search ?? ''"
-        :sort-by="[{ key: 'startedAt', order: 'desc' }]"
+        :search="list.search ?? ''"
+        :group-by="groupBy"
+        open-all
         :height="height"
         :item-height="ROW_PX"
         item-value="id"
         density="compact"
         fixed-header
         show-select
-        no-data-text="No run is called that."
+        no-data-text="No run is like that."
         data-testid="runs"
       >
         <template #[`item.data-table-select`]="{ internalItem, item, isSelected, toggleSelect }">
           <v-checkbox
             :model-value="isSelected(internalItem)"
             density="compact"
-            :aria-label="`Choose ${(item as Row).name}`"
+            :aria-label="`Choose ${(item as RunRow).name}`"
             @update:model-value="toggleSelect(internalItem)"
           />
         </template>
@@ -126,7 +129,7 @@ const height = computed(() =>
           <span v-if="item.run.state !== 'done'" class="quiet state">{{ item.state }}</span>
         </template>
         <template #[`item.startedAt`]="{ item }"
-          ><span class="quiet">{{ fullDay(item.startedAt) }}</span></template
+          ><span class="quiet">{{ item.day }}</span></template
         >
         <template #[`item.start`]="{ item }">{{ item.levels }}</template>
         <template #[`item.full`]="{ item }">{{ duration(item.full) }}</template>
@@ -150,7 +153,10 @@ const height = computed(() =>
   flex: 1;
 }
 .search {
-  flex: 0 1 260px;
+  flex: 0 1 220px;
+}
+.pick {
+  flex: 0 1 190px;
 }
 a {
   color: inherit;

@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { resultSentence } from '@core/words/sentences/sentence'
 import { isSimulated, RUN_STATE_WORDS, type RunState } from '@core/logbook/run'
 import { writeTraceCsv } from '@core/formats/traceCsvOut'
+import { dayAndTime } from '@core/words/moments'
 import EmptyPage from '../../components/EmptyPage.vue'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
@@ -13,12 +14,16 @@ import { useNotices } from '../../stores/notices'
 import ConditionList from './ConditionList.vue'
 import CorrectionList from './CorrectionList.vue'
 import FigureTable from './FigureTable.vue'
+import CurveTables from './CurveTables.vue'
+import EditRunDialog from './EditRunDialog.vue'
 import FindingList from './FindingList.vue'
+import KeyFigures from './KeyFigures.vue'
 import ReadingTable from './ReadingTable.vue'
 import RunCharts from './RunCharts.vue'
 import EventList from './EventList.vue'
 import LoadTable from './LoadTable.vue'
 import SetupList from './SetupList.vue'
+import { useFindings } from './useFindings'
 import { useRun } from './useRun'
 
 const props = defineProps<{ id: string }>()
@@ -26,7 +31,10 @@ const logbook = useLogbook()
 const notices = useNotices()
 const router = useRouter()
 const { run, trace, analysis, state } = useRun(() => props.id)
-const view = ref<'paths' | 'readings'>('paths')
+const view = ref<'paths' | 'level' | 'readings'>('paths')
+const editing = ref(false)
+
+const { shown: findings, loudest, letterOf } = useFindings(run, analysis)
 
 const device = computed(() => logbook.device(run.value?.deviceId ?? ''))
 const source = computed(() => logbook.source(run.value?.sourceId ?? ''))
@@ -67,7 +75,7 @@ const takeCsv = () =>
 </script>
 
 <template>
-  <div class="page">
+  <div class="page sheet">
     <EmptyPage
       v-if="!run"
       title="There is no such run"
@@ -76,8 +84,18 @@ const takeCsv = () =>
       <v-btn-main to="/sheet">See all runs</v-btn-main>
     </EmptyPage>
     <template v-else>
-      <p><router-link to="/sheet" class="quiet">All runs</router-link></p>
-      <h1><InkMark :ink="run.ink" /> {{ logbook.nameOf(run) }} <SimulatedTag v-if="isSimulated(run)" /></h1>
+      <p class="quiet above">
+        <router-link to="/sheet" class="quiet">All runs</router-link>
+        · {{ dayAndTime(run.startedAt) }} <SimulatedTag v-if="isSimulated(run)" />
+      </p>
+      <div class="head">
+        <h1><InkMark :ink="run.ink" /> {{ logbook.nameOf(run) }}</h1>
+        <v-btn-toggle v-if="analysis" v-model="view" mandatory density="compact">
+          <v-btn value="paths">Paths</v-btn>
+          <v-btn value="level">Against level</v-btn>
+          <v-btn value="readings">Readings</v-btn>
+        </v-btn-toggle>
+      </div>
       <p v-if="run.state !== 'done'" class="state">{{ stateWords }}. {{ run.stateReason }}</p>
       <p v-if="state === 'working'" role="status">Working out the figures …</p>
       <p v-else-if="state === 'failed'" role="alert">
@@ -86,20 +104,37 @@ const takeCsv = () =>
       <template v-if="analysis && trace">
         <p class="sentence" data-testid="sentence">{{ sentence }}</p>
         <p v-if="run.notes" class="quiet">{{ run.notes }}</p>
-        <div class="bar">
-          <v-btn-toggle v-model="view" mandatory>
-            <v-btn value="paths">Paths</v-btn>
-            <v-btn value="readings">Readings</v-btn>
-          </v-btn-toggle>
-          <span class="spacer" />
-          <v-btn @click="takeCsv">Take the trace (CSV)</v-btn>
-          <v-btn @click="setState(NEXT[run.state].to)">{{ NEXT[run.state].label }}</v-btn>
-          <v-btn @click="remove">Delete this run</v-btn>
-        </div>
-        <template v-if="view === 'paths'">
-          <RunCharts :run="run" :trace="trace" :analysis="analysis" :source-name="source?.name ?? ''" />
+        <template v-if="view !== 'readings'">
+          <div class="desk">
+            <RunCharts
+              :run="run"
+              :trace="trace"
+              :analysis="analysis"
+              :source-name="source?.name ?? ''"
+              :across="view === 'level' ? 'level' : 'clock'"
+              :letters="letterOf"
+              :findings="findings"
+            />
+            <aside>
+              <KeyFigures :analysis="analysis" :run="run" />
+              <FindingList :run="run" :findings="loudest" :letter-of="letterOf" />
+              <p v-if="findings.length > loudest.length" class="quiet">
+                <a href="#findings">{{ findings.length - loudest.length }} more below</a>
+              </p>
+              <div class="deeds">
+                <v-btn size="small" @click="editing = true">Edit this run</v-btn>
+                <v-btn size="small" @click="takeCsv">Take the trace (CSV)</v-btn>
+                <v-btn size="small" @click="setState(NEXT[run.state].to)">{{ NEXT[run.state].label }}</v-btn>
+                <v-btn size="small" @click="remove">Delete this run</v-btn>
+              </div>
+            </aside>
+          </div>
+          <CurveTables :analysis="analysis" />
           <FigureTable :analysis="analysis" :run="run" />
-          <FindingList :findings="analysis.findings" />
+          <section v-if="findings.length" id="findings" aria-label="Findings">
+            <h2>Findings</h2>
+            <FindingList :run="run" :findings="findings" :letter-of="letterOf" />
+          </section>
           <LoadTable :run="run" :trace="trace" />
           <EventList :run="run" :duration-s="analysis.durationS" />
           <ConditionList :run="run" />
@@ -107,26 +142,50 @@ const takeCsv = () =>
           <CorrectionList :run="run" />
         </template>
         <ReadingTable v-else :run="run" :trace="trace" />
+        <EditRunDialog v-if="editing" :run="run" @done="editing = false" />
       </template>
     </template>
   </div>
 </template>
 
 <style scoped>
+.sheet {
+  padding-top: 14px;
+  max-width: 1240px;
+}
+.above {
+  margin: 0;
+  font-size: 0.86rem;
+}
+.desk {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(280px, 330px);
+  gap: 8px 36px;
+  align-items: start;
+}
+@media (max-width: 960px) {
+  .desk {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 .sentence {
   font-size: 1.16rem;
-  max-width: 68ch;
-  margin: 8px 0 4px;
+  margin: 0 0 6px;
 }
-.bar {
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
+  align-items: center;
+}
+.head h1 {
+  flex: 1;
+}
+.deeds {
   display: flex;
   flex-wrap: wrap;
   gap: 4px;
-  align-items: center;
-  margin: 14px 0;
-}
-.spacer {
-  flex: 1;
+  margin: 10px 0 0 -10px;
 }
 .state {
   color: rgb(var(--v-theme-warning));

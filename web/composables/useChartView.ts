@@ -1,0 +1,59 @@
+import { computed, shallowRef, toValue, watch, type ComputedRef, type MaybeRefOrGetter } from 'vue'
+
+/** A stretch of a clock in view, s. */
+export interface ChartView {
+  from: number
+  until: number
+}
+export interface UseChartViewReturn {
+  view: ComputedRef<ChartView>
+  isWhole: ComputedRef<boolean>
+  show: (from: number, until: number) => void
+  showAll: () => void
+  /** Keys: + and − look closer and further, arrows move, 0 shows the whole. */
+  onKey: (event: KeyboardEvent) => void
+}
+
+const CLOSER = 0.6
+const STEP = 0.2
+const NARROWEST_S = 20
+
+/** What is in view of a clock of `whole` seconds: shared by all strips that stand on it. */
+export function useChartView(whole: MaybeRefOrGetter<number>): UseChartViewReturn {
+  const chosen = shallowRef<ChartView | null>(null)
+  const view = computed(() => chosen.value ?? { from: 0, until: toValue(whole) })
+  const isWhole = computed(() => chosen.value === null)
+  watch(
+    () => toValue(whole),
+    () => showAll(),
+  )
+
+  function show(from: number, until: number) {
+    const all = toValue(whole)
+    const length = Math.min(all, Math.max(Math.min(NARROWEST_S, all), until - from))
+    const start = Math.min(Math.max(0, from), all - length)
+    chosen.value = length >= all ? null : { from: start, until: start + length }
+  }
+  const showAll = () => void (chosen.value = null)
+
+  function onKey(event: KeyboardEvent) {
+    if (event.ctrlKey || event.metaKey || event.altKey) return
+    const { from, until } = view.value
+    const length = until - from
+    const middle = (from + until) / 2
+    const around = (share: number) => show(middle - (share * length) / 2, middle + (share * length) / 2)
+    const deeds: Record<string, () => void> = {
+      '+': () => around(CLOSER),
+      '=': () => around(CLOSER),
+      '-': () => around(1 / CLOSER),
+      '0': showAll,
+      ArrowLeft: () => show(from - STEP * length, until - STEP * length),
+      ArrowRight: () => show(from + STEP * length, until + STEP * length),
+    }
+    const deed = deeds[event.key]
+    if (!deed) return
+    event.preventDefault()
+    deed()
+  }
+  return { view, isWhole, show, showAll, onKey }
+}

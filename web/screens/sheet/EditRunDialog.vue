@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { object, string } from 'yup'
+import type { Run } from '@core/logbook/run'
+import { isMoment } from '@core/trace/fields'
+import { dayAndTime, localInput } from '@core/words/moments'
+import FormDialog from '../../forms/FormDialog.vue'
+import FormText from '../../forms/FormText.vue'
+import { useYupForm } from '../../forms/useYupForm'
+import { useCorrections } from '../../stores/corrections'
+import { useLogbook } from '../../stores/logbook'
+
+/** When the run began, and what is to be said of it. Gear is put right among its conditions. */
+const props = defineProps<{ run: Run }>()
+const emit = defineEmits<{ done: [] }>()
+const logbook = useLogbook()
+const corrections = useCorrections()
+const before = localInput(props.run.startedAt)
+
+const { submit, failure, busy } = useYupForm({
+  schema: () =>
+    object({
+      began: string()
+        .required('Say when the power came on.')
+        .test('moment', 'This is no day and time between 1990 and 2200.', isMoment),
+      notes: string().defined().max(10_000, 'Keep the notes under 10,000 characters.'),
+      why: string()
+        .defined()
+        .trim()
+        .max(400)
+        .when('began', {
+          is: (began: string) => began !== before,
+          then: (field) => field.required('Say why the moment is another.'),
+        }),
+    }),
+  initial: { began: before, notes: props.run.notes, why: '' },
+})
+const save = submit(async ({ began, notes, why }: { began: string; notes: string; why: string }) => {
+  if (began !== before) {
+    const moment = new Date(began).toISOString()
+    const said = { from: dayAndTime(props.run.startedAt), to: dayAndTime(moment) }
+    await corrections.moveStart(props.run.id, moment, said, why)
+  }
+  if (notes !== props.run.notes) await logbook.changeRun(props.run.id, () => ({ notes }))
+  emit('done')
+})
+</script>
+
+<template>
+  <FormDialog
+    title="Edit this run"
+    leave="Leave as it was"
+    main="Keep it"
+    :busy="busy"
+    :failure="failure"
+    @submit="save()"
+    @update:model-value="emit('done')"
+  >
+    <FormText name="began" label="Power-on" type="datetime-local" />
+    <FormText name="why" label="Why the moment is another" />
+    <FormText name="notes" label="Notes" multiline />
+    <p class="quiet">Device, source and cable are put right under “Made under”.</p>
+  </FormDialog>
+</template>
