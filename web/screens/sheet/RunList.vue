@@ -59,10 +59,14 @@ const frame = useTemplateRef<HTMLElement>('frame')
 const { top } = useElementBounding(frame)
 /** Coming back, the list stands where it was left. */
 const scroller = () => frame.value?.querySelector('.v-table__wrapper, .v-virtual-scroll')
-onMounted(async () => {
+onMounted(() => void standAt(list.scrollTop))
+/** Rows and groups come a frame or two later: until they are there, there is nothing to scroll to. */
+async function standAt(top: number, frames = 20) {
   await nextTick()
-  scroller()?.scrollTo({ top: list.scrollTop })
-})
+  scroller()?.scrollTo({ top })
+  if (frames > 0 && (scroller()?.scrollTop ?? 0) < top)
+    requestAnimationFrame(() => void standAt(top, frames - 1))
+}
 onBeforeUnmount(() => void (list.scrollTop = scroller()?.scrollTop ?? 0))
 const { height: windowHeight } = useWindowSize()
 const height = computed(() =>
