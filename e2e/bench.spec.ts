@@ -27,6 +27,28 @@ test('a reload in mid-run comes back with every reading and the clock still righ
   await expect(page.getByTestId('countdown')).toHaveText('now')
 })
 
+test('a display that stands while power flows is told on the bench, not after four hours', async ({
+  page,
+}) => {
+  await controlClock(page)
+  await fillShelf(page)
+  await startByHand(page, 'Bollard 12', '5')
+  for (const [percent, watts] of [
+    ['13', '11.8'],
+    ['13', '11.8'],
+    ['13', '11.8'],
+  ]) {
+    await page.clock.fastForward(300_000)
+    await typeReading(page, percent, watts)
+  }
+  await page.clock.fastForward(11_000)
+  await expect(page.getByTestId('warning-stuck')).toContainText('The display stands at 13 % for 10')
+  await page.clock.fastForward(289_000)
+  await typeReading(page, '31', '11.8')
+  await page.clock.fastForward(11_000)
+  await expect(page.getByTestId('warning-stuck')).toHaveCount(0)
+})
+
 test('a killed tab leaves the simulated run on the bench, with a gap and nothing filled in', async ({
   context,
 }) => {

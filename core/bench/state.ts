@@ -20,6 +20,8 @@ export interface LaneState {
   /** The last reading of each kind, in the order of arrival. */
   lastT: number
   lastWatts: number
+  /** The highest watts so far; 0 before any were read. */
+  mostWatts: number
   lastTemperatures: Record<string, number>
   lastTemperatureT: number
   taper: TaperWatch
@@ -38,6 +40,7 @@ export const newLane = (): LaneState => ({
   levels: new ShownLevels(),
   lastT: NaN,
   lastWatts: NaN,
+  mostWatts: 0,
   lastTemperatures: {},
   lastTemperatureT: NaN,
   taper: new TaperWatch(),
@@ -76,6 +79,7 @@ function takeIn(state: LaneState, reading: Reading): void {
   const watts = wattsOf(reading)
   if (!Number.isNaN(watts)) {
     state.lastWatts = watts
+    state.mostWatts = Math.max(state.mostWatts, watts)
     state.taper.add(t, watts)
   }
   if (temperatures && Object.keys(temperatures).length > 0) {

@@ -56,6 +56,14 @@ export class GrowingReadings {
     for (let row = 0; row < this.count; row++) yield this.at(row)
   }
 
+  /** The readings from a moment on, s, each on its stream's own clock, in the order of time. */
+  since(fromS: number): Reading[] {
+    let row = this.count
+    while (row > 0 && this.time[row - 1] >= fromS) row--
+    const found = Array.from({ length: this.count - row }, (_, i) => this.at(row + i))
+    return found.sort((a, b) => a.t - b.t)
+  }
+
   /** The last row a hand put in, −1 when there is none. */
   lastByHand(): number {
     for (let row = this.count - 1; row >= 0; row--) if (this.from[row] === 0) return row

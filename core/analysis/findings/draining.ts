@@ -1,5 +1,6 @@
 import { duration } from '../../words/figures'
 import { samplesOf } from '../../trace/samples'
+import type { Trace } from '../../trace/trace'
 import type { Finding, Rule } from './finding'
 
 /** A fall of so many points, over so long, is no wavering of the display, s. */
@@ -9,9 +10,12 @@ const SHORTEST_S = 300
 const BATTERY_S = 60
 
 /** Connected, and the battery falls all the same. */
-export const draining: Rule = (inputs) => {
-  const byBattery = fromBattery(inputs)
-  return byBattery.length ? byBattery : fromLevel(inputs)
+export const draining: Rule = ({ trace }) => drainingIn(trace)
+
+/** The same of a trace alone, for a run that still goes on. */
+export function drainingIn(trace: Trace): Finding[] {
+  const byBattery = fromBattery(trace)
+  return byBattery.length ? byBattery : fromLevel(trace)
 }
 
 const found = (atS: number, message: string): Finding => ({
@@ -23,7 +27,7 @@ const found = (atS: number, message: string): Finding => ({
     'The source gives less than the device uses: a stronger one, or less load. “Connected” is not charging.',
 })
 
-const fromLevel: Rule = ({ trace }) => {
+function fromLevel(trace: Trace): Finding[] {
   const { t, v } = samplesOf(trace.time, trace.percent)
   let top = 0
   for (let i = 1; i < t.length; i++) {
@@ -40,7 +44,7 @@ const fromLevel: Rule = ({ trace }) => {
   return []
 }
 
-const fromBattery: Rule = ({ trace }) => {
+function fromBattery(trace: Trace): Finding[] {
   const { t, v } = samplesOf(trace.time, trace.batteryPower)
   let since = NaN
   for (let i = 0; i < t.length; i++) {

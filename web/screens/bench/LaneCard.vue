@@ -22,6 +22,7 @@ const logbook = useLogbook()
 const bench = useBench()
 const view = useLaneView(props.lane)
 const { byHand, simulated, lastLevel, lastAge, watts, gained, rate, temperatures, hot, due, untilDue } = view
+const { warnings } = view
 const { forecast, goal, paths, events, until } = view
 const { expected, turn } = useTurn()
 const turning = computed(() => (bench.watching ? null : expected(props.lane)))
@@ -51,6 +52,11 @@ const sources = computed(() => {
       Stop: {{ hot.place || 'the device' }} is at {{ figure(hot.celsius, 1, '°C') }}, the limit is
       {{ lane.setup.heat.stopLimitC }} °C. Cut the power and let it cool.
     </p>
+    <ul v-if="warnings.length && !hot" class="warnings" role="status">
+      <li v-for="w in warnings" :key="w.code" :data-testid="`warning-${w.code}`">
+        {{ w.message }} <span class="quiet">{{ w.advice }}</span>
+      </li>
+    </ul>
     <div class="figures">
       <div>
         <div class="label">Level</div>
@@ -107,6 +113,13 @@ const sources = computed(() => {
 </template>
 
 <style scoped>
+.warnings {
+  list-style: none;
+  padding: 0 0 0 10px;
+  margin: 4px 0;
+  border-left: 3px solid rgb(var(--v-theme-warning));
+  font-size: 0.9rem;
+}
 .lane {
   border-top: 2px solid rgba(var(--v-border-color), 0.6);
   padding-top: 10px;

@@ -1,9 +1,12 @@
-import { computed, ref, watch } from 'vue'
+import { useIntervalFn } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { laneWarnings, type LaneWarning } from '@core/bench/warnings'
 import { dueAt } from '@core/bench/due'
 import { isByHand, isSimulatedFeed } from '@core/bench/setup'
 import { duration, figure, points } from '@core/words/figures'
 import { forecastS } from '@core/model/forecast'
 import { recentRate, remainingS } from '@core/model/live'
+import { capacityOf } from '@core/gear/capacity'
 import { curveFor } from '@core/plan/durations'
 import { tooHot } from '@core/protocol/heat'
 import type { Path } from '../../charts/options'
@@ -14,6 +17,8 @@ import { useLogbook } from '../../stores/logbook'
 
 /** Redrawing a path of thousands of points more often than this helps nobody, s. */
 const REDRAW_S = 1
+/** A spoilt evening is told within minutes: looking more often costs and helps nobody. */
+const LOOK_EVERY_MS = 10_000
 
 /** What a lane shows of itself: last reading, countdown, forecast, and its path so far. */
 export function useLaneView(lane: Lane) {
@@ -71,6 +76,23 @@ export function useLaneView(lane: Lane) {
     return `${duration(left)}${basis}`
   })
 
+  /** Looked at now and then, by this machine's own clock: a simulated lane may run an hour in seconds. */
+  const warnings = shallowRef<LaneWarning[]>([])
+  useIntervalFn(
+    () => {
+      const agreed = expectedOf(lane.setup)
+      const curve = device.value ? curves.known[device.value.id] : null
+      warnings.value = laneWarnings(lane, {
+        agreedWatts: agreed?.watts ?? NaN,
+        agreedVolts: agreed?.volts ?? NaN,
+        usableWh: device.value ? capacityOf(device.value).usableWh : NaN,
+        curve: curve?.origin === 'run' ? curve : null,
+      })
+    },
+    LOOK_EVERY_MS,
+    { immediateCallback: true },
+  )
+
   const drawn = computed(() => Math.floor(lane.count / (byHand ? 1 : 4 * REDRAW_S)))
   const paths = computed<Path[]>(() => {
     void drawn.value
@@ -91,6 +113,7 @@ export function useLaneView(lane: Lane) {
     rate,
     temperatures,
     hot,
+    warnings,
     due,
     untilDue,
     forecast,

@@ -1,26 +1,22 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
 import { resultSentence } from '@core/words/sentences/sentence'
-import { isSimulated, RUN_STATE_WORDS, type RunState } from '@core/logbook/run'
-import { writeTraceCsv } from '@core/formats/traceCsvOut'
+import { isSimulated, RUN_STATE_WORDS } from '@core/logbook/run'
 import { dayAndTime } from '@core/words/moments'
 import EmptyPage from '../../components/EmptyPage.vue'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
-import { download, fileName } from '../../composables/download'
 import { useLogbook } from '../../stores/logbook'
-import { useNotices } from '../../stores/notices'
 import ConditionList from './ConditionList.vue'
 import CorrectionList from './CorrectionList.vue'
 import FigureTable from './FigureTable.vue'
 import CurveTables from './CurveTables.vue'
-import EditRunDialog from './EditRunDialog.vue'
 import FindingList from './FindingList.vue'
 import KeyFigures from './KeyFigures.vue'
 import ReadingTable from './ReadingTable.vue'
 import RunCharts from './RunCharts.vue'
 import EventList from './EventList.vue'
+import RunDeeds from './RunDeeds.vue'
 import LoadTable from './LoadTable.vue'
 import SetupList from './SetupList.vue'
 import { useFindings } from './useFindings'
@@ -28,13 +24,10 @@ import { useRun } from './useRun'
 
 const props = defineProps<{ id: string }>()
 const logbook = useLogbook()
-const notices = useNotices()
-const router = useRouter()
 const { run, trace, analysis, state } = useRun(() => props.id)
 const view = ref<'paths' | 'level' | 'readings'>('paths')
-const editing = ref(false)
 
-const { shown: findings, loudest, letterOf } = useFindings(run, analysis)
+const { shown: findings, loudest, others, letterOf } = useFindings(run, analysis)
 
 const device = computed(() => logbook.device(run.value?.deviceId ?? ''))
 const source = computed(() => logbook.source(run.value?.sourceId ?? ''))
@@ -47,31 +40,6 @@ const stateWords = computed(() => {
   const words = RUN_STATE_WORDS[run.value?.state ?? 'done']
   return words.charAt(0).toUpperCase() + words.slice(1)
 })
-const NEXT: Record<RunState, { to: RunState; label: string }> = {
-  done: { to: 'set-aside', label: 'Set aside this run' },
-  short: { to: 'done', label: 'Count it as done' },
-  'set-aside': { to: 'done', label: 'Take this run back in' },
-  spoilt: { to: 'done', label: 'Count it as sound' },
-}
-
-async function setState(to: RunState) {
-  try {
-    await logbook.changeRun(props.id, () => ({ state: to }))
-  } catch (error) {
-    notices.fail(error)
-  }
-}
-async function remove() {
-  try {
-    const undo = await logbook.removeRun(props.id)
-    await router.push('/sheet')
-    notices.say('The run was deleted.', undo)
-  } catch (error) {
-    notices.fail(error)
-  }
-}
-const takeCsv = () =>
-  download(fileName(logbook.nameOf(run.value!), 'csv'), writeTraceCsv(trace.value!), 'text/csv')
 </script>
 
 <template>
@@ -118,22 +86,17 @@ const takeCsv = () =>
             <aside>
               <KeyFigures :analysis="analysis" :run="run" />
               <FindingList :run="run" :findings="loudest" :letter-of="letterOf" />
-              <p v-if="findings.length > loudest.length" class="quiet">
-                <a href="#findings">{{ findings.length - loudest.length }} more below</a>
+              <p v-if="others.length" class="quiet">
+                <a href="#findings">{{ others.length }} more below</a>
               </p>
-              <div class="deeds">
-                <v-btn size="small" @click="editing = true">Edit this run</v-btn>
-                <v-btn size="small" @click="takeCsv">Take the trace (CSV)</v-btn>
-                <v-btn size="small" @click="setState(NEXT[run.state].to)">{{ NEXT[run.state].label }}</v-btn>
-                <v-btn size="small" @click="remove">Delete this run</v-btn>
-              </div>
+              <RunDeeds :run="run" :trace="trace" />
             </aside>
           </div>
           <CurveTables :analysis="analysis" />
           <FigureTable :analysis="analysis" :run="run" />
-          <section v-if="findings.length" id="findings" aria-label="Findings">
-            <h2>Findings</h2>
-            <FindingList :run="run" :findings="findings" :letter-of="letterOf" />
+          <section v-if="others.length" id="findings" aria-label="Findings">
+            <h2>More findings</h2>
+            <FindingList :run="run" :findings="others" :letter-of="letterOf" />
           </section>
           <LoadTable :run="run" :trace="trace" />
           <EventList :run="run" :duration-s="analysis.durationS" />
@@ -141,8 +104,10 @@ const takeCsv = () =>
           <SetupList :run="run" />
           <CorrectionList :run="run" />
         </template>
-        <ReadingTable v-else :run="run" :trace="trace" />
-        <EditRunDialog v-if="editing" :run="run" @done="editing = false" />
+        <template v-else>
+          <RunDeeds :run="run" :trace="trace" />
+          <ReadingTable :run="run" :trace="trace" />
+        </template>
       </template>
     </template>
   </div>
@@ -180,12 +145,6 @@ const takeCsv = () =>
 }
 .head h1 {
   flex: 1;
-}
-.deeds {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-  margin: 10px 0 0 -10px;
 }
 .state {
   color: rgb(var(--v-theme-warning));

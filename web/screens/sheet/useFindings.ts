@@ -9,6 +9,8 @@ export interface UseFindingsReturn {
   shown: ComputedRef<Finding[]>
   /** The few to see at first sight: what is wrong before what is to be minded, the unanswered first. */
   loudest: ComputedRef<Finding[]>
+  /** The others. */
+  others: ComputedRef<Finding[]>
   /** The letter at its place on the path; '' where it has none. */
   letterOf: (finding: Finding) => string
 }
@@ -37,6 +39,7 @@ export function useFindings(
   const rank = (f: Finding) =>
     LOUDNESS[f.severity] + (run.value && answerTo(run.value, f)?.text ? Object.keys(LOUDNESS).length : 0)
   const loudest = computed(() => [...shown.value].sort((a, b) => rank(a) - rank(b)).slice(0, AT_FIRST))
+  const others = computed(() => shown.value.filter((f) => !loudest.value.includes(f)))
   const letterOf = (finding: Finding) => LETTERS[placed.value.indexOf(finding)] ?? ''
-  return { shown, loudest, letterOf }
+  return { shown, loudest, others, letterOf }
 }

@@ -1,0 +1,145 @@
+import { drainingIn } from '../analysis/findings/draining'
+import { standstills } from '../analysis/standstill'
+import { supplyOf } from '../analysis/supply'
+import type { AcceptanceCurve } from '../model/acceptance'
+import { powerColumn, traceFromReadings, type Trace } from '../trace/trace'
+import { firstAtOrAfter, samplesOf, valueAt } from '../trace/samples'
+import { duration, figure } from '../words/figures'
+import type { LaneNow } from './due'
+
+/** What a lane's reviewer should know while there is time: the run may be spoilt. */
+export interface LaneWarning {
+  code: 'stuck' | 'stalled' | 'protective-hold' | 'draining' | 'slow' | 'wrong-supply' | 'silent'
+  message: string
+  advice: string
+}
+
+/** What is expected of what was put together; NaN where it is not known. */
+export interface Expected {
+  /** W: what the two settle on. */
+  agreedWatts: number
+  agreedVolts: number
+  usableWh: number
+  /** The device's own, where a full run gave one; a generic one says too little. */
+  curve: AcceptanceCurve | null
+}
+
+/** What happened before the last hour is history, s. */
+const LOOK_BACK_S = 3600
+/** Nothing is judged before so long, s: a supply steps up, a dead device wakes. */
+const SETTLED_S = 180
+/** A mean over so long, s, below this share of what is expected, is slow. */
+const MEAN_S = 120
+const SLOW_SHARE = 0.7
+/** Without a run of the device what it takes is known below this level only, %. */
+const UNKNOWN_FROM_PERCENT = 40
+/** A level lower than agreed by more than this share is another one. */
+const VOLTS_SHARE = 0.2
+/** A meter that was heard and says nothing for so long, s. */
+const SILENT_S = 60
+
+/**
+ * Warnings of a lane at this moment, the gravest first; none before three minutes. Looks back an hour at most: what it
+ * costs does not grow with the run. The rules are those of the findings.
+ */
+export function laneWarnings(lane: LaneNow, expected: Expected): LaneWarning[] {
+  const { state, elapsedS, setup } = lane
+  if (elapsedS < SETTLED_S) return []
+  const readings = state.readings.since(elapsedS - LOOK_BACK_S)
+  if (readings.length < 2) return setup.feed.kind === 'hand' ? [] : silent(lane)
+  const trace = traceFromReadings(readings)
+  return [
+    ...drains(trace),
+    ...stands(trace, lane, expected),
+    ...supplied(trace, expected),
+    ...slow(trace, expected),
+    ...silent(lane),
+  ]
+}
+
+const drains = (trace: Trace): LaneWarning[] =>
+  drainingIn(trace).map(({ message, advice }) => ({ code: 'draining', message, advice }))
+
+function stands(trace: Trace, { state }: LaneNow, { usableWh }: Expected): LaneWarning[] {
+  const watts = samplesOf(trace.time, powerColumn(trace))
+  const last = standstills(trace, { heldPeakW: state.mostWatts, usableWh }).find((s) => s.isLast)
+  if (!last || (last.kind === 'unknown' && watts.t.length > 0)) return []
+  const how = `at ${last.percent} % for ${duration(last.endS - last.startS)}`
+  switch (last.kind) {
+    case 'stuck':
+      return [
+        {
+          code: 'stuck',
+          message: `The display stands ${how} while power flows.`,
+          advice: 'Wake the screen: it may not refresh by itself.',
+        },
+      ]
+    case 'held':
+      return [
+        {
+          code: 'protective-hold',
+          message: `The charge is held ${how}.`,
+          advice: 'A protective setting seems to be on: switch it off, or end the run here.',
+        },
+      ]
+    default:
+      return [
+        {
+          code: 'stalled',
+          message: `Nothing was gained ${how}.`,
+          advice: 'Look at cable, plug and how the device lies on its pad.',
+        },
+      ]
+  }
+}
+
+function supplied(trace: Trace, { agreedVolts }: Expected): LaneWarning[] {
+  const now = supplyOf(trace).at(-1)
+  // Late in a charge a supply steps down by itself: only a run that never was higher is at the wrong level.
+  const top = supplyOf(trace).reduce((most, s) => Math.max(most, s.volts), 0)
+  if (!now || !(top < (1 - VOLTS_SHARE) * agreedVolts)) return []
+  return [
+    {
+      code: 'wrong-supply',
+      message: `The supply is at ${figure(now.volts, 1, 'V')}; the two should settle on ${figure(agreedVolts, 1, 'V')}.`,
+      advice: 'Check cable and port, and whether both speak the same protocol.',
+    },
+  ]
+}
+
+/** Watts that should flow at a level; NaN where too little is known. */
+export function wattsExpected({ agreedWatts, curve }: Expected, percent: number): number {
+  if (!curve) return percent < UNKNOWN_FROM_PERCENT ? agreedWatts : NaN
+  const { energyWh, watts, restingW } = curve
+  const whole = energyWh[energyWh.length - 1]
+  return Math.min(agreedWatts, valueAt({ t: energyWh, v: watts }, (percent / 100) * whole) + restingW)
+}
+
+function slow(trace: Trace, expected: Expected): LaneWarning[] {
+  const { t, v } = samplesOf(trace.time, powerColumn(trace))
+  const percent = samplesOf(trace.time, trace.percent).v.at(-1) ?? NaN
+  const wanted = wattsExpected(expected, percent)
+  const from = firstAtOrAfter(t, t[t.length - 1] - MEAN_S)
+  const recent = v.subarray(from)
+  const mean = recent.reduce((sum, w) => sum + w, 0) / recent.length
+  if (percent >= 100 || !(mean < SLOW_SHARE * wanted)) return []
+  return [
+    {
+      code: 'slow',
+      message: `It draws ${figure(mean, 1, 'W')}; ${figure(wanted, 1, 'W')} are expected ${expected.curve ? `at ${percent} % from a full run of this device` : 'of the two'}.`,
+      advice: 'Wrong protocol, cable, port or heat: better found now than in the morning.',
+    },
+  ]
+}
+
+/** A meter that stopped telling. By hand, a reading that is due is called for elsewhere. */
+function silent({ state, elapsedS, setup }: LaneNow): LaneWarning[] {
+  if (setup.feed.kind !== 'instruments' || !(elapsedS - state.lastT > SILENT_S)) return []
+  return [
+    {
+      code: 'silent',
+      message: `No instrument has said anything for ${duration(elapsedS - state.lastT)}.`,
+      advice: 'Look at its lead and its power; what it does not say is not filled in.',
+    },
+  ]
+}
