@@ -1,6 +1,7 @@
 import { addDays, addHours } from 'date-fns'
 import { type Logbook, nextInk } from '@core/logbook/logbook'
 import { blankRun, type RunState, type RunWithTrace, type StopRule } from '@core/logbook/run'
+import type { ChargeSetup } from '@core/model/charge'
 import { simulatedBench } from '@core/model/instruments'
 import { setupFor } from '@core/model/setup'
 import { deviceConditions, noConditions, type RunConditions } from '@core/protocol/runConditions'
@@ -28,6 +29,18 @@ interface DemoRun {
   stateReason?: string
   events?: TraceEvent[]
   notes?: string
+  /** The phone takes the adjustable way, where both would give the same watts. */
+  adjustable?: boolean
+  /** Minutes between which the display did not refresh. */
+  stuckMin?: [from: number, to: number]
+  /** The display was watched as it turned full. */
+  watchedFull?: boolean
+  /** Only the meter's count, at the start and the end. */
+  counterOnly?: boolean
+  /** Read at the battery too. */
+  bothEnds?: boolean
+  /** What the device uses beside its charge, between two minutes. */
+  load?: { name: string; watts: number; fromMin: number; toMin: number }
 }
 
 const METER_S = 5
@@ -70,6 +83,48 @@ const RUNS: DemoRun[] = [
   { device: 't11', source: 'h30', from: 4, cable: 'c3', notes: 'The thin white cable was taken by mistake.' },
   { device: 'l14', source: 'g65', from: 8 },
   { device: 'l14', source: 'bb', from: 8, cable: 'c2', stop: { kind: 'level', percent: 80 } },
+  {
+    device: 'p5',
+    source: 'h30',
+    from: 2,
+    adjustable: true,
+    notes: 'The other way of the Hawser 30: adjustable.',
+  },
+  {
+    device: 'p5m',
+    source: 'b12',
+    from: 12,
+    counterOnly: true,
+    stop: { kind: 'duration', seconds: 300 },
+    notes: 'Five minutes by the meter’s count, between two tides.',
+  },
+  { device: 'p5m', source: 'bo', from: 3, onOffAtEnd: true },
+  {
+    device: 'p5',
+    source: 'b12',
+    from: 2,
+    every: HAND_S,
+    stuckMin: [42, 63],
+    watchedFull: true,
+    notes: 'The screen did not wake for a while.',
+  },
+  {
+    device: 'l14',
+    source: 'g65',
+    from: 40,
+    bothEnds: true,
+    stop: { kind: 'duration', seconds: 3600 },
+    load: { name: 'Chart plotting', watts: 34, fromMin: 20, toMin: 40 },
+  },
+  {
+    device: 'l14',
+    source: 'h30',
+    from: 60,
+    bothEnds: true,
+    stop: { kind: 'duration', seconds: 2700 },
+    load: { name: 'Chart plotting', watts: 33, fromMin: 0, toMin: 45 },
+    notes: 'Says it is connected; the battery falls all the same.',
+  },
 ]
 
 const FIRST_EVENING = new Date('2026-03-02T19:00:00Z')
@@ -97,9 +152,10 @@ function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrac
   const cable = cables.find((c) => c.id === (plan.cable ?? 'c1'))!
   const feeds = chainTo(source, sources).slice(0, -1)
   const setup = setupFor(device, source, { ...plan, startPercent: plan.from + 0.4, cable, before: feeds })
+  if (plan.adjustable) setup.agreement = { ...setup.agreement, protocol: 'pd-adjustable', volts: 11 }
   const every = plan.every ?? METER_S
   const stop: StopRule = plan.stop ?? { kind: 'shown-full' }
-  const all = simulatedBench(setup, seed * 1000 + index).advanceTo(MAX_HOURS * 3600)
+  const all = charge(setup, seed * 1000 + index, plan)
   const first: Reading = {
     t: 0,
     percent: plan.from,
@@ -107,7 +163,8 @@ function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrac
     current: 0,
     temperatures: { back: setup.ambientC },
   }
-  const kept = [first, ...all].slice(0, lastSecond(all, stop, plan) + 1).filter((r) => r.t % every === 0)
+  const last = lastSecond(all, stop, plan)
+  const kept = asWritten([first, ...all].slice(0, last + 1), every, last, plan)
   const ofDevice = before.filter((r) => r.run.deviceId === plan.device).map((r) => r.run.ink)
   return {
     run: blankRun({
@@ -123,12 +180,62 @@ function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrac
       reading: { kind: 'every', seconds: every },
       stop,
       provenance: 'simulation',
-      events: plan.events ?? [],
+      events: [...(plan.events ?? []), ...loadEvents(plan)],
       notes: plan.notes ?? '',
       conditions: conditionsOf(device, setup.ambientC, source.fedFromId),
     }),
     trace: traceFromReadings(kept),
   }
+}
+
+/** The charge second by second; a load changes what the device uses. */
+function charge(setup: ChargeSetup, seed: number, { load, bothEnds }: DemoRun): Reading[] {
+  const idle = setup.systemWatts
+  const bench = simulatedBench(setup, seed)
+  const readings: Reading[] = []
+  for (let t = 1; t <= MAX_HOURS * 3600; t++) {
+    const isLoaded = load && t > load.fromMin * 60 && t <= load.toMin * 60
+    setup.systemWatts = isLoaded ? load.watts : idle
+    const [reading] = bench.advanceTo(t)
+    readings.push(
+      bothEnds ? { ...reading, batteryPower: Math.round(bench.state.batteryWatts * 100) / 100 } : reading,
+    )
+  }
+  return readings
+}
+
+const loadEvents = ({ load }: DemoRun): TraceEvent[] =>
+  load
+    ? [
+        { t: load.fromMin * 60, kind: 'load-start', text: load.name },
+        { t: load.toMin * 60, kind: 'load-stop', text: 'Load stopped' },
+      ]
+    : []
+
+/** What of it the crew wrote down, and how. */
+function asWritten(all: readonly Reading[], every: number, last: number, plan: DemoRun): Reading[] {
+  const { stuckMin, watchedFull, counterOnly } = plan
+  const shown = (r: Reading): Reading => {
+    const isStuck = stuckMin && r.t > stuckMin[0] * 60 && r.t < stuckMin[1] * 60
+    return isStuck ? { ...r, percent: all[stuckMin[0] * 60].percent } : r
+  }
+  if (counterOnly) {
+    const wh = all.reduce((sum, r) => sum + ((r.voltage ?? 0) * (r.current ?? 0)) / 3600, 0)
+    return [
+      { t: 0, percent: all[0].percent, counterWh: 0 },
+      {
+        t: last,
+        counterWh: Math.round(wh * 1000) / 1000,
+        voltage: all[last].voltage,
+        current: all[last].current,
+      },
+    ]
+  }
+  const kept = all.filter((r) => r.t % every === 0).map(shown)
+  const turned = watchedFull ? all.find((r) => r.percent === 100) : undefined
+  if (!turned) return kept
+  const watched: Reading = { ...turned, watched: 1 }
+  return [...kept.filter((r) => r.t !== turned.t), watched].sort((a, b) => a.t - b.t)
 }
 
 /** A full run is watched for ten minutes and three readings more, so that its end can be seen. */

@@ -41,7 +41,8 @@ export function marks(trace: Trace, atSeconds: Iterable<number> = DEFAULT_MARKS)
   const best = bestRate(shown)
   return Array.from(atSeconds, (atS) => {
     const mark = markAt(shown, power, atS)
-    const slow = rateBefore(shown, atS) < CEILING_RATE * best
+    const rate = rateBefore(shown, atS)
+    const slow = rate >= 0 && rate < CEILING_RATE * best
     return mark.reason ? mark : { ...mark, ceiling: mark.percent >= CEILING_PERCENT || slow }
   })
 }
@@ -90,15 +91,19 @@ function rateBefore({ t, v }: Shown, atS: number): number {
   return t[end] > t[start] ? (v[end] - v[start]) / (t[end] - t[start]) : Infinity
 }
 
-/** The best such rate of the run. */
+/** A display that stood and then jumped makes one rate that nobody charged at: of so many, the best is left out. */
+const LEAVES_ONE_OUT_FROM = 5
+
+/** The best such rate of the run; of many the second best, since one jump of the display is none. */
 function bestRate(shown: Shown): number {
   const { t } = shown
-  let best = 0
+  const rates: number[] = []
   for (let at = RATE_OVER_S; t.length && at <= t[t.length - 1]; at += RATE_OVER_S) {
     const rate = rateBefore(shown, at)
-    if (Number.isFinite(rate)) best = Math.max(best, rate)
+    if (Number.isFinite(rate)) rates.push(rate)
   }
-  return best
+  rates.sort((a, b) => b - a)
+  return Math.max(0, rates[rates.length >= LEAVES_ONE_OUT_FROM ? 1 : 0] ?? 0)
 }
 
 function nearest(t: Float64Array, atS: number): number {

@@ -43,10 +43,13 @@ export interface StandstillOptions {
 /** Standstills in order. A level of 100 is not one. */
 export function standstills(trace: Trace, { heldPeakW, usableWh = NaN }: StandstillOptions): Standstill[] {
   const shown = samplesOf(trace.time, trace.percent)
-  const watts = samplesOf(trace.time, powerColumn(trace))
+  // What the source gives may go into a load: where the battery's own watts were read, they count.
+  const battery = samplesOf(trace.time, trace.batteryPower)
+  const atBattery = battery.t.length > 0
+  const watts = atBattery ? battery : samplesOf(trace.time, powerColumn(trace))
   const { t, v } = shown
   const joules = joulesUntil(watts)
-  const perJoule = pointsPerJoule(shown, watts, joules, usableWh)
+  const perJoule = pointsPerJoule(shown, watts, joules, usableWh / (atBattery ? 1 : USUAL_EFFICIENCY))
   const usual = usualPointTime(shown)
   const found: Standstill[] = []
   for (let from = 0; from < t.length;) {
@@ -92,8 +95,9 @@ function joulesUntil({ t, v }: Samples): Float64Array {
 }
 const at = ({ t }: Samples, joules: Float64Array, s: number): number => valueAt({ t, v: joules }, s)
 
-function pointsPerJoule({ t, v }: Samples, watts: Samples, joules: Float64Array, usableWh: number): number {
-  if (usableWh > 0) return (100 * USUAL_EFFICIENCY) / (usableWh * 3600)
+/** `fullWh`: energy that fills the battery from empty, where the watts were read. */
+function pointsPerJoule({ t, v }: Samples, watts: Samples, joules: Float64Array, fullWh: number): number {
+  if (fullWh > 0) return 100 / (fullWh * 3600)
   const full = v.findIndex((level) => level >= 100)
   const last = full > 0 ? full : t.length - 1
   const gain = v[last] - v[0]

@@ -60,6 +60,21 @@ it('tells a display that stuck from a charge that stalled, a protective hold and
   ])
 })
 
+it('takes a level that stands under a load for none, where the battery’s own watts say so', () => {
+  const loaded = readings(60, 10, (m) =>
+    m > 20 && m < 40
+      ? { percent: 26, power: 20, batteryPower: 0.1 }
+      : { percent: Math.floor(m < 40 ? 5 + m : m - 14), power: 20, batteryPower: 9 },
+  )
+  expect(codes(loaded, PACK)).not.toContain('stuck')
+  expect(
+    codes(
+      loaded.map(({ batteryPower: _, ...r }) => r),
+      PACK,
+    ),
+  ).toContain('stuck')
+})
+
 it('reads a standstill by the clock where no watts were read, and lets a charge slow down near full', () => {
   const seen = (m: number) => (m < 30 ? 5 + m : m < 60 ? 35 : m - 25)
   expect(
@@ -130,6 +145,12 @@ it('knows a switched charge, a late first level, a coarse full mark, a full leve
   expect(found(dead, {}, 'start-delay')).toMatchObject([{ atS: 240 }])
   const checks = [0, 20, 40, 60, 80].map((m) => ({ t: m * 60, percent: Math.min(100, 10 + 1.5 * m) }))
   expect(codes(checks)).toEqual(expect.arrayContaining(['coarse-data', 'near-ceiling']))
+  // One jump of the display is no rate, and a battery that falls is at no ceiling.
+  const jumpy = readings(60, 300, (m) => ({ percent: 5 + m / 2 + (m > 30 ? 24 : 0) }))
+  expect(codes(jumpy)).not.toContain('near-ceiling')
+  expect(codes(readings(60, 300, (m) => ({ percent: Math.round(60 - m / 10) })))).not.toContain(
+    'near-ceiling',
+  )
   const ends = readings(10, 60, (m) => (m % 2 ? { power: 9 } : { batteryPower: 7 }))
   expect(codes(ends)).toContain('one-end')
   expect(
