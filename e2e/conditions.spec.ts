@@ -83,6 +83,8 @@ test('a forgotten reading is put in its place, and a time is put right between i
   const row = page.getByRole('row', { name: /0:07:30/ })
   await expect(row).toContainText('added: on the film')
 
+  // The dialog before it has a "Why" too, until it is gone.
+  await expect(page.getByRole('dialog')).toHaveCount(0)
   await row.getByRole('button', { name: /Correct the time/ }).click()
   await page.getByRole('textbox', { name: 'Why' }).fill('the film began late')
   await page.getByRole('textbox', { name: 'Right time' }).fill('0:11:00')

@@ -7,19 +7,20 @@ export const WATCHED_WINDOW_S = 5
 /** The level under a display is on average this far above what it shows, points: it floors, or is seen from the change. */
 export const HALF_POINT = 0.5
 
-/** Levels as they were shown: seconds, whole points, and which of them were watched as they changed. */
+/** Levels as they were shown: seconds, whole points, and which of them were watched as they changed; none where nobody did. */
 export interface Shown extends Samples {
-  watched: readonly boolean[]
+  watched: readonly (boolean | undefined)[]
 }
 
 /** The levels that were read, in their order. */
 export function shownOf(trace: Trace): Shown {
   const samples = samplesOf(trace.time, trace.percent)
   const { percent, watched } = trace
+  // Hardly any run has them, and a log of a million levels needs no flag for each.
   const flags: boolean[] = []
-  if (percent)
+  if (percent && watched)
     trace.time.forEach((at, i) => {
-      if (!Number.isNaN(percent[i]) && !Number.isNaN(at)) flags.push(watched?.[i] === 1)
+      if (!Number.isNaN(percent[i]) && !Number.isNaN(at)) flags.push(watched[i] === 1)
     })
   return { ...samples, watched: flags }
 }

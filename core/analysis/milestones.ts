@@ -80,7 +80,7 @@ function milestoneOf(shown: Shown, power: Samples, percent: number, handDelayS: 
 
   const latestS = t[seen]
   // The display had just changed to this very level.
-  const turned = watched[seen] && percent > v[seen] - 1
+  const turned = watched[seen] === true && percent > v[seen] - 1
   const earliestS = turned ? Math.max(t[seen - 1], latestS - WATCHED_WINDOW_S) : t[seen - 1]
   const most = bracketUncertainty(latestS - earliestS, handDelayS)
   const bracket = bracketBefore(shown, seen)

@@ -17,6 +17,9 @@ const clockBetween = (lowS: number, highS: number, said: string) =>
     .max(highS, said)
     .required(said)
 
+/** A moment to go to; anything past the end is the end. */
+export const clockField = clockBetween(0, Infinity, 'Write the time like 0:12:30.')
+
 /** An event as it is put right: its time as a clock shows it, and what happened. */
 export const eventSchema = (durationS: number) =>
   object({

@@ -18,6 +18,12 @@ const SAMPLE_CHARS = 64 * 1024
 /** The header is looked for in so many rows: what stands before it is the writing of a meter or an app. */
 const HEADER_WITHIN = 40
 
+/** Told how much of a long work is done, 0–1. */
+export type Progress = (share: number) => void
+
+/** A longer text is cut into cells piece by piece, so that it can be told how far that is, characters. */
+const PIECE_CHARS = 4 * 1024 * 1024
+
 /** Whether a row of cells is a header; the caller knows the names. */
 export type IsHeader = (cells: readonly string[]) => boolean
 
@@ -27,7 +33,7 @@ export type IsHeader = (cells: readonly string[]) => boolean
  * @throws UnreadableFile when it is empty, binary, has no rows of cells, a quote that never closes, or rows that are
  * mostly longer than the header.
  */
-export function readTable(text: string, isHeader: IsHeader = () => false): Table {
+export function readTable(text: string, isHeader: IsHeader = () => false, onProgress?: Progress): Table {
   const clean = text.replace(/^\uFEFF/, '')
   if (clean.trim() === '') throw new UnreadableFile('The file is empty.')
   // eslint-disable-next-line no-control-regex
@@ -35,7 +41,7 @@ export function readTable(text: string, isHeader: IsHeader = () => false): Table
     throw new UnreadableFile('This is not a text file; a trace is a table saved as CSV.')
   const { delimiter, headerRow } = shapeOf(clean, isHeader)
   // Without its last line break: an empty last row would be a row too short.
-  const parsed = Papa.parse<string[]>(clean.trimEnd(), { delimiter, skipEmptyLines: false })
+  const parsed = cellsOf(clean.trimEnd(), delimiter, onProgress)
   const lines = numbered(parsed.data, clean.includes('"'))
   refuseOpenQuotes(parsed.errors, lines)
   const filled = lines.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''))
@@ -51,6 +57,28 @@ export function readTable(text: string, isHeader: IsHeader = () => false): Table
   if (delimiter === '|') assumed.push('Cells are parted by bars.')
   const problems = new ProblemList()
   return { headers, rows: shaped(rows, headers.length, delimiter, problems), delimiter, assumed, problems }
+}
+
+/** Rows of cells, and what was odd about them by the row's place in the whole. */
+function cellsOf(
+  text: string,
+  delimiter: string,
+  onProgress?: Progress,
+): Pick<Papa.ParseResult<string[]>, 'data' | 'errors'> {
+  if (text.length <= PIECE_CHARS) return Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false })
+  const data: string[][] = []
+  const errors: Papa.ParseError[] = []
+  Papa.parse<string[]>(text, {
+    delimiter,
+    skipEmptyLines: false,
+    chunkSize: PIECE_CHARS,
+    chunk: (piece: Papa.ParseResult<string[]>) => {
+      for (const error of piece.errors) errors.push({ ...error, row: data.length + (error.row ?? 0) })
+      for (const row of piece.data) data.push(row)
+      onProgress?.(Math.min(1, piece.meta.cursor / text.length))
+    },
+  } as Papa.ParseConfig<string[]>)
+  return { data, errors }
 }
 
 /** The delimiter and the row of the header: those with which a header is found; without one, the likeliest delimiter. */

@@ -5,7 +5,7 @@ import { placesProblem } from '../trace/places'
 import type { Trace } from '../trace/trace'
 import { guessColumns, isHeaderRow, repeatedColumns, type ColumnMeaning } from './columns'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
-import { readTable, type Table } from './table'
+import { readTable, type Progress, type Table } from './table'
 import { unguardCell } from './textCell'
 import { countsFromFirst, DAY_S, isCalendar, readTime, TIME_ASSUMED, type TimeStyle } from './timeCell'
 
@@ -45,10 +45,15 @@ export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]):
 }
 
 /** Reads the table of a trace, past whatever stands before its header. */
-export const readTraceTable = (text: string): Table => readTable(text, isHeaderRow)
+export const readTraceTable = (text: string, onProgress?: Progress): Table =>
+  readTable(text, isHeaderRow, onProgress)
 
 /** The second half of {@link readTraceCsv}, for a table whose columns the user has named. */
-export function traceFromTable(table: Table, meanings: readonly ColumnMeaning[]): TraceReadResult {
+export function traceFromTable(
+  table: Table,
+  meanings: readonly ColumnMeaning[],
+  onProgress?: Progress,
+): TraceReadResult {
   const timeIndex = meanings.findIndex((m) => m.kind === 'time')
   if (timeIndex < 0)
     throw new UnreadableFile('There is no time column: name one "time_s", in seconds since power-on.', [
@@ -66,6 +71,7 @@ export function traceFromTable(table: Table, meanings: readonly ColumnMeaning[])
 
   const trace: Trace = { time, temperatures: {} }
   meanings.forEach((meaning, i) => {
+    onProgress?.((i + 1) / (meanings.length + 1))
     const where = table.headers[i]
     if (meaning.kind === 'channel')
       trace[meaning.channel] = readColumn(

@@ -22,13 +22,17 @@ export function samplesOf(time: Float64Array, column: Float64Array | undefined):
   return { t: t.slice(0, n), v: v.slice(0, n) }
 }
 
+/** Columns are never changed in place: what was found of a long one is asked for by every figure and every picture. */
+const whole = new WeakMap<Float64Array, boolean>()
+
 /** Whether a column has a value in every row. */
 export function allRead(column: Float64Array): boolean {
-  for (let i = 0; i < column.length; i++) if (Number.isNaN(column[i])) return false
-  return true
+  let found = whole.get(column)
+  if (found === undefined) whole.set(column, (found = !column.some(Number.isNaN)))
+  return found
 }
 
-/** Every figure of a trace asks for it, of the same times: columns are never changed in place. */
+/** The same of the step between readings. */
 const known = new WeakMap<Float64Array, number>()
 
 /** Median spacing of the samples in seconds, two at one instant left out; NaN with fewer than two instants. */

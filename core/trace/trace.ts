@@ -93,6 +93,13 @@ export function withWatched(trace: Trace, levels: readonly number[]): Trace {
   return { ...trace, watched }
 }
 
+/** Every column of a trace: the time, the channels, the temperatures. */
+export const columnsOf = (trace: Trace): Float64Array[] => [
+  trace.time,
+  ...CHANNELS.flatMap((c) => trace[c] ?? []),
+  ...Object.values(trace.temperatures),
+]
+
 /** Which channels hold at least one value. */
 export const channelsOf = (trace: Trace): Channel[] =>
   CHANNELS.filter((c) => trace[c]?.some((v) => !Number.isNaN(v)))

@@ -1,4 +1,4 @@
-import type { ChartConfiguration, ChartDataset, ScriptableContext } from 'chart.js'
+import type { ChartConfiguration, ChartDataset } from 'chart.js'
 import { clock } from '@core/words/figures'
 import { inkOf } from '../theme/inks'
 import { clockTicks, tickText } from './clockTicks'
@@ -20,7 +20,7 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
   const byLevel = o.across === 'level'
   return {
     type: 'line',
-    data: { datasets: o.paths.map((p) => dataset(p, o)) },
+    data: { datasets: [...o.paths.map((p) => dataset(p, o)), ...o.paths.flatMap((p) => endMark(p, o))] },
     options: {
       responsive: true,
       maintainAspectRatio: false,
@@ -75,6 +75,7 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
         },
         tooltip: {
           displayColors: false,
+          filter: (item) => item.datasetIndex < o.paths.length,
           backgroundColor: c.text,
           titleColor: c.ground,
           bodyColor: c.ground,
@@ -90,6 +91,25 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
       },
     },
   }
+}
+
+/** The mark at the end of a path, which tells it apart. */
+function endMark(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]>[] {
+  const end = path.points.at(-1)
+  if (!end || path.faded || path.as) return []
+  const colour = inkColour(path.ink, o.colours)
+  return [
+    {
+      data: [end],
+      borderColor: colour,
+      backgroundColor: colour,
+      pointStyle: inkOf(path.ink).mark,
+      pointRadius: 5.5,
+      pointBorderWidth: 2,
+      // The mark at the full level is whole: it stands on the line, not under it.
+      clip: 8,
+    },
+  ]
 }
 
 const marksOf = (o: PathChartOptions) => ({
@@ -118,8 +138,6 @@ function dataset(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]>
   const colour = inkColour(path.ink, o.colours)
   const last = path.points.length - 1
   const sparse = last < 60
-  const onlyAtEnd = (end: number, else_: number) => (context: ScriptableContext<'line'>) =>
-    context.dataIndex === (context.dataset.data.length || 1) - 1 ? end : else_
   return {
     label: path.label,
     data: path.points,
@@ -132,8 +150,9 @@ function dataset(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]>
     pointStyle: ink.mark,
     // The mark at the full level is whole: it stands on the line, not under it.
     clip: 8,
-    pointRadius: path.faded ? 0 : onlyAtEnd(5.5, sparse ? 2 : 0),
-    pointBorderWidth: onlyAtEnd(2, 1),
+    // The same for every point: a rule for each would be asked of thousands at every move.
+    pointRadius: path.faded || !sparse ? 0 : 2,
+    pointBorderWidth: 1,
     pointHoverRadius: 5,
     stepped: o.stepped ? 'before' : false,
     spanGaps: false,

@@ -3,7 +3,7 @@ import { firstAfter, firstAtOrAfter, samplesOf, type Samples } from '@core/trace
 import type { Point } from './options'
 
 /** As wide as a chart is drawn, px, on any screen: more points than a few a pixel cannot be seen. */
-const WIDEST_PX = 2000
+const WIDEST_PX = 1200
 
 /** What is in view of a trace, s. */
 export interface View {

@@ -4,7 +4,7 @@ import { checkRecord, logbookProblems } from '@core/formats/logbookJson'
 import { COLLECTION_NAMES, type CollectionName, type Records } from '@core/logbook/collections'
 import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
 import { danglingIn } from '@core/logbook/references'
-import { traceFromJson, traceToJson } from '@core/logbook/traceColumns'
+import { traceFromJson } from '@core/logbook/traceColumns'
 import type { Trace } from '@core/trace/trace'
 import type { CopyMark, CopyWork } from '../workers/copy.worker'
 import type { OpenedLogbook } from './logbookStorage'
@@ -67,10 +67,6 @@ function copying(
   return mine
 }
 
-/** A record as its file holds it: just as it stands in an exported logbook. */
-const textOf = (record: object, trace?: Trace): string =>
-  JSON.stringify(trace ? { ...record, trace: traceToJson(trace) } : record)
-
 /** Copies one record that the store has taken. */
 export const copyRecord = <K extends CollectionName>(
   number: number,
@@ -80,7 +76,7 @@ export const copyRecord = <K extends CollectionName>(
   trace?: Trace,
 ): Promise<void> =>
   copying(async (copy) => {
-    await copy.put(number, collection, record.id, textOf(record, trace))
+    await copy.put(number, collection, record, trace)
     await copy.moveMark({ number, revision, at: new Date().toISOString() })
   })
 
@@ -126,7 +122,7 @@ async function putOne(
   // A run whose readings cannot be read here may be whole in the copy: its file is left as it is.
   if (collection === 'runs' && !(read && 'trace' in read)) return
   const trace = read && 'trace' in read ? read.trace : undefined
-  await copy.put(pointer.number, collection, record.id, textOf(record, trace))
+  await copy.put(pointer.number, collection, record, trace)
 }
 
 /** Which edition and revision the copy holds; null where there is none. */

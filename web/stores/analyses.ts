@@ -69,8 +69,9 @@ export const useAnalyses = defineStore('analyses', () => {
 
   /** Asks for the figures of a run and has its trace at hand; `of` shows them once they are there. */
   async function ask(runId: string): Promise<Analysis | undefined> {
-    const [analysis] = await Promise.all([figuresOf(runId), logbook.traceOf(runId)])
-    return analysis
+    // The trace first: it is drawn while its figures are worked out from it.
+    await logbook.traceOf(runId)
+    return figuresOf(runId)
   }
 
   function figuresOf(runId: string): Promise<Analysis | undefined> {

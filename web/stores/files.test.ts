@@ -7,8 +7,12 @@ import { demoLike, emptyBrowser } from '../storage/storage.fixture'
 import { useFiles } from './files'
 import { useLogbook } from './logbook'
 
-const decode = async (bytes: ArrayBuffer) => new TextDecoder().decode(bytes)
-vi.mock('../workers/analysis', () => ({ analysisWork: () => ({ decode }) }))
+const open = async (file: Blob) => ({ logbook: await file.text() })
+vi.mock('../workers/files', () => ({
+  filesWork: () => ({ open }),
+  stopFilesWork: () => undefined,
+  toldByWorker: (f: unknown) => f,
+}))
 
 beforeEach(async () => {
   vi.stubGlobal('navigator', {})

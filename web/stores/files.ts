@@ -9,8 +9,8 @@ import { blankRun } from '@core/logbook/run'
 import type { ReadingRule } from '@core/protocol/rules'
 import { deviceConditions, noConditions } from '@core/protocol/runConditions'
 import { usualStep } from '@core/trace/samples'
-import { analysisWork } from '../workers/analysis'
-import type { OpenedTable } from '../workers/analysis.worker'
+import { filesWork, stopFilesWork, toldByWorker } from '../workers/files'
+import type { OpenedTable } from '../workers/files.worker'
 import { useLogbook } from './logbook'
 
 export interface Refusal {
@@ -27,6 +27,7 @@ type Opened =
 
 const MAX_BYTES = 400 * 1024 * 1024
 const MOST_PLACES = 12
+const STOPPED = Symbol('stopped')
 
 /** No hand reads more often than once a second: that is a meter’s log. */
 const readAt = (seconds: number): ReadingRule => ({ kind: seconds < 1 ? 'meter' : 'every', seconds })
@@ -50,19 +51,51 @@ export const useFiles = defineStore('files', () => {
     }
   }
 
-  async function open(file: File) {
-    opened.value = null
-    refusal.value = null
+  /** Told by the worker, 0–1; null while nothing is read. */
+  const progress = ref<number | null>(null)
+  const onProgress = toldByWorker((share) => {
+    if (busy.value) progress.value = share
+  })
+  let stop: (() => void) | undefined
+
+  /** Work that can be stopped: the worker then goes, and what was asked of it stays unanswered. */
+  async function stoppable<T>(work: () => Promise<T>): Promise<T | typeof STOPPED> {
     busy.value = true
     try {
-      if (file.size > MAX_BYTES) return refuse(file.name, 'The file is larger than any logbook of ours.')
-      const text = await analysisWork().decode(await file.arrayBuffer())
-      if (/\.json$/i.test(file.name) || text.trimStart().startsWith('{')) openLogbook(file.name, text)
-      else await openTable(file.name, text)
-    } catch (error) {
-      refuse(file.name, (error as Error).message)
+      return await Promise.race([
+        work(),
+        new Promise<typeof STOPPED>((resolve) => (stop = () => resolve(STOPPED))),
+      ])
     } finally {
       busy.value = false
+      progress.value = null
+      stop = undefined
+    }
+  }
+  /** Stops reading; nothing of the file is kept. */
+  function cancel() {
+    stopFilesWork()
+    opened.value = null
+    stop?.()
+  }
+
+  async function open(file: File) {
+    if (busy.value) cancel()
+    opened.value = null
+    refusal.value = null
+    if (file.size > MAX_BYTES) return refuse(file.name, 'The file is larger than any logbook of ours.')
+    try {
+      const read = await stoppable(async () => filesWork().open(file, /\.json$/i.test(file.name), onProgress))
+      if (read === STOPPED) return
+      if ('logbook' in read) openLogbook(file.name, read.logbook)
+      else if (!read.table.ok) refuse(file.name, read.table.message, read.table.problems)
+      else {
+        const table = read.table.value
+        opened.value = { kind: 'trace', file: file.name, opened: table, result: null, failure: '' }
+        await readColumns(table.meanings)
+      }
+    } catch (error) {
+      refuse(file.name, (error as Error).message)
     }
   }
 
@@ -74,18 +107,12 @@ export const useFiles = defineStore('files', () => {
     }
   }
 
-  async function openTable(file: string, text: string) {
-    const table = await analysisWork().openTable(text)
-    if (!table.ok) return refuse(file, table.message, table.problems)
-    opened.value = { kind: 'trace', file, opened: table.value, result: null, failure: '' }
-    await readColumns(table.value.meanings)
-  }
-
   /** Reads the table again with the columns as named now. */
   async function readColumns(meanings: ColumnMeaning[]) {
     const current = opened.value
     if (current?.kind !== 'trace') return
-    const outcome = await analysisWork().readTrace(current.opened.table, meanings)
+    const outcome = await stoppable(async () => filesWork().readTrace(meanings, onProgress))
+    if (outcome === STOPPED) return
     const places = outcome.ok ? '' : outcome.problems.slice(0, 3).map(problemInWords).join(' ')
     opened.value = {
       ...current,
@@ -138,8 +165,9 @@ export const useFiles = defineStore('files', () => {
       conditions: { ...noConditions(), ...(device && deviceConditions(device)) },
     })
     await once(current, () => logbook.putRun(run, trace))
+    void filesWork().close()
     return id
   }
 
-  return { opened, refusal, busy, open, readColumns, takeLogbook, takeTrace }
+  return { opened, refusal, busy, progress, open, cancel, readColumns, takeLogbook, takeTrace }
 })

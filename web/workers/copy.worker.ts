@@ -1,4 +1,6 @@
 import { expose } from 'comlink'
+import { traceToJson } from '@core/logbook/traceColumns'
+import type { Trace } from '@core/trace/trace'
 
 /**
  * Writes the second copy into the browser's private file system, off the main thread. Records are files of their own,
@@ -165,8 +167,10 @@ const work = {
     if (now?.number === mark.number && now.revision === mark.revision - 1) await work.setMark(mark)
   },
 
-  async put(number: number, collection: string, id: string, text: string): Promise<void> {
-    await writeFile([edition(number), collection], await fileName(id), text)
+  /** Writes a record just as it stands in an exported logbook: a million readings become text here. */
+  async put(number: number, collection: string, record: { id: string }, trace?: Trace): Promise<void> {
+    const text = JSON.stringify(trace ? { ...record, trace: traceToJson(trace) } : record)
+    await writeFile([edition(number), collection], await fileName(record.id), text)
   },
   async drop(number: number, collection: string, id: string): Promise<void> {
     await remove([edition(number), collection], await fileName(id))

@@ -2,7 +2,7 @@
 import { guessTimeStyle, TIME_STYLES, type TimeStyle } from '@core/formats/timeCell'
 import { channelChoices, type ColumnMeaning } from '@core/formats/columns'
 import FormPick from '../../forms/FormPick.vue'
-import type { OpenedTable } from '../../workers/analysis.worker'
+import type { OpenedTable } from '../../workers/files.worker'
 
 const props = defineProps<{ opened: OpenedTable }>()
 const emit = defineEmits<{ change: [meanings: ColumnMeaning[]] }>()
@@ -24,7 +24,7 @@ const CHOICES: { value: string; title: string; meaning: (column: number) => Colu
   {
     value: 'time',
     title: 'time',
-    meaning: (i) => ({ kind: 'time', style: guessTimeStyle(props.opened.table.headers[i], cells(i)) }),
+    meaning: (i) => ({ kind: 'time', style: guessTimeStyle(props.opened.headers[i], cells(i)) }),
   },
   ...channelChoices().map(({ meaning, ...choice }) => ({ ...choice, meaning: () => meaning })),
   {
@@ -45,7 +45,7 @@ const CHOICES: { value: string; title: string; meaning: (column: number) => Colu
   })),
 ]
 
-const cells = (column: number) => props.opened.table.rows.slice(0, 50).map((row) => row.cells[column] ?? '')
+const cells = (column: number) => props.opened.rows.slice(0, 50).map((row) => row.cells[column] ?? '')
 
 function valueOf(m: ColumnMeaning): string {
   if (m.kind === 'time') return `time-${m.style}`
@@ -75,7 +75,7 @@ function choose(column: number, value: string) {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(header, i) in opened.table.headers" :key="i">
+        <tr v-for="(header, i) in opened.headers" :key="i">
           <th scope="row">{{ header || `column ${i + 1}` }}</th>
           <td class="figure quiet">{{ cells(i).slice(0, 3).join(' · ') }}</td>
           <td>

@@ -85,9 +85,18 @@ const THEMES = [
       hide-details
       prepend-icon=""
       accept=".json,.csv,.tsv,.txt,application/json,text/csv"
-      :loading="files.busy"
       @update:model-value="pick"
     />
+    <div v-if="files.busy" class="reading" role="status">
+      <v-progress-linear
+        :model-value="100 * (files.progress ?? 0)"
+        :indeterminate="files.progress === null"
+      />
+      <p>
+        Reading the file{{ files.progress === null ? ' …' : `: ${Math.round(100 * files.progress)} %` }}
+        <v-btn size="small" @click="files.cancel()">Stop reading</v-btn>
+      </p>
+    </div>
     <v-alert v-if="files.refusal" type="error" variant="tonal" class="mt-4" role="alert">
       <strong>{{ files.refusal.file }}</strong> was not taken in. {{ files.refusal.message }}
       <ul v-if="files.refusal.places.length">
@@ -130,6 +139,10 @@ const THEMES = [
 .small {
   font-size: 0.88rem;
   margin-top: 6px;
+}
+.reading {
+  max-width: 520px;
+  margin-top: 12px;
 }
 .dragging {
   outline: 2px dashed rgb(var(--v-theme-primary));

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { duration } from '@core/words/figures'
 import { problemInWords } from '@core/formats/problem'
@@ -11,7 +11,7 @@ import { download } from '../../composables/download'
 import { useFiles } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
-import type { OpenedTable } from '../../workers/analysis.worker'
+import type { OpenedTable } from '../../workers/files.worker'
 import ColumnPicker from './ColumnPicker.vue'
 
 const props = defineProps<{
@@ -51,12 +51,16 @@ const takeFaults = () =>
     'text/plain',
   )
 
+const taking = ref(false)
 async function take() {
+  taking.value = true
   try {
     const id = await files.takeTrace({ ...pair })
     if (id) await router.push(`/sheet/${id}`)
   } catch (error) {
     notices.fail(error)
+  } finally {
+    taking.value = false
   }
 }
 </script>
@@ -100,7 +104,7 @@ async function take() {
       </p>
     </template>
     <div class="d-flex ga-3 mt-3">
-      <v-btn-main :disabled="!result || !hasGear" @click="take">Make it a run</v-btn-main>
+      <v-btn-main :disabled="!result || !hasGear" :loading="taking" @click="take">Make it a run</v-btn-main>
       <v-btn @click="files.opened = null">Leave it</v-btn>
     </div>
   </section>

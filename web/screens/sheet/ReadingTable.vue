@@ -3,9 +3,12 @@ import { computed, ref } from 'vue'
 import { clock, exactClock, figure } from '@core/words/figures'
 import { loadResistance } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
-import { usualStep } from '@core/trace/samples'
+import { clockField } from '@core/formats/clockForm'
+import { firstAtOrAfter, usualStep } from '@core/trace/samples'
 import { channelsOf, type Correction, type Trace } from '@core/trace/trace'
 import { aboutColumn, placeOf, temperatureOf, valuesOf, type ValueColumn } from '@core/trace/valueColumn'
+import FormText from '../../forms/FormText.vue'
+import { checkTyped } from '../../forms/yupErrors'
 import CorrectDialog from './CorrectDialog.vue'
 import ForgottenDialog from './ForgottenDialog.vue'
 import TimeDialog from './TimeDialog.vue'
@@ -44,6 +47,16 @@ const corrected = computed(() => {
   }
   return all
 })
+const wanted = ref('')
+const fault = ref('')
+/** The page that holds the first reading at or after a time. */
+function goTo() {
+  const read = checkTyped(clockField, wanted.value)
+  fault.value = read.error
+  if (!('value' in read)) return
+  const row = Math.min(firstAtOrAfter(props.trace.time, read.value), props.trace.time.length - 1)
+  page.value = 1 + Math.floor(row / PER_PAGE)
+}
 const moving = ref<number | null>(null)
 const adding = ref(false)
 const correcting = ref<{ row: number; what: ValueColumn } | null>(null)
@@ -62,6 +75,16 @@ const wasText = (row: number, what: Correction['what']) =>
       Press a value or a time to correct it. The old value and your reason stay with the run.
       <v-btn class="ml-2" @click="adding = true">Add a forgotten reading</v-btn>
     </p>
+    <form v-if="pages > 1" class="go" novalidate @submit.prevent="goTo">
+      <FormText
+        v-model="wanted"
+        label="Go to time"
+        placeholder="Like 0:12:30"
+        :error="fault"
+        density="compact"
+      />
+      <v-btn type="submit">Go</v-btn>
+    </form>
     <div class="scroll-x" tabindex="0">
       <table class="ruled">
         <thead>
@@ -119,6 +142,12 @@ const wasText = (row: number, what: Correction['what']) =>
 </template>
 
 <style scoped>
+.go {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  max-width: 300px;
+}
 button {
   padding: 4px 6px;
   border-bottom: 1px dotted transparent;

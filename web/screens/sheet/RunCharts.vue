@@ -3,37 +3,39 @@ import { computed } from 'vue'
 import type { Analysis } from '@core/analysis/analyse'
 import type { Finding } from '@core/analysis/findings/findings'
 import type { Run } from '@core/logbook/run'
-import { watchedOf, type Trace } from '@core/trace/trace'
+import { durationOf, watchedOf, type Trace } from '@core/trace/trace'
 import { duration } from '@core/words/figures'
 import { withDoubt } from '@core/words/sentences/sentence'
 import PathChart from '../../charts/PathChart.vue'
 import type { Flag } from '../../charts/options'
 import { useChartView } from '../../composables/useChartView'
 import PartsRuler from './PartsRuler.vue'
-import { levelPaths, stripsByLevel, stripsOf } from './runPaths'
+import { levelPaths, samplesOfRun, stripsByLevel, stripsOf } from './runPaths'
 
 const props = defineProps<{
   run: Run
   trace: Trace
-  analysis: Analysis
+  /** Undefined while it is worked out: the paths need not wait for it. */
+  analysis: Analysis | undefined
   sourceName: string
   across: 'clock' | 'level'
   findings: readonly Finding[]
   letters: (finding: Finding) => string
 }>()
 
-const whole = computed(() => Math.max(60, props.analysis.durationS * 1.02))
+const whole = computed(() => Math.max(60, durationOf(props.trace) * 1.02))
 const { view, isWhole, show, showAll, onKey } = useChartView(whole)
-const level = computed(() => levelPaths(props.run, props.trace, view.value, props.sourceName))
+const samples = computed(() => samplesOfRun(props.trace))
+const level = computed(() => levelPaths(samples.value, props.run.ink, view.value, props.sourceName))
 const strips = computed(() =>
   props.across === 'level'
-    ? stripsByLevel(props.run, props.trace)
-    : stripsOf(props.run, props.trace, view.value),
+    ? stripsByLevel(samples.value, props.run.ink)
+    : stripsOf(samples.value, props.run.ink, view.value),
 )
 const NAMES: Record<number, string> = { 50: 'half', 80: '80 %', 100: 'full' }
 /** 90 % is in the table; on the curve it would crowd its neighbours. */
 const flags = computed<Flag[]>(() =>
-  props.analysis.milestones
+  (props.analysis?.milestones ?? [])
     .filter((m) => !m.reason && m.percent in NAMES)
     .map((m) => ({
       x: m.timeS,
@@ -51,7 +53,10 @@ const places = computed(() =>
 )
 const summary = computed(
   () =>
-    `Charge curve from ${props.analysis.startPercent} to ${props.analysis.endPercent} percent over ${duration(props.analysis.durationS)}. ` +
+    `Charge curve over ${duration(durationOf(props.trace))}` +
+    (props.analysis
+      ? `, from ${props.analysis.startPercent} to ${props.analysis.endPercent} percent. `
+      : '. ') +
     flags.value.map((f) => f.text).join('; '),
 )
 const HEIGHTS = { path: 240, first: 98, other: 82 }
@@ -87,7 +92,7 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
         @moved="show"
       />
       <PartsRuler
-        v-if="analysis.parts.length"
+        v-if="analysis?.parts.length"
         :parts="analysis.parts"
         :from="view.from"
         :until="view.until"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { resultSentence } from '@core/words/sentences/sentence'
+import { durationOf } from '@core/trace/trace'
 import { isSimulated, RUN_STATE_WORDS } from '@core/logbook/run'
 import { dayAndTime } from '@core/words/moments'
 import EmptyPage from '../../components/EmptyPage.vue'
@@ -58,7 +59,7 @@ const stateWords = computed(() => {
       </p>
       <div class="head">
         <h1><InkMark :ink="run.ink" /> {{ logbook.nameOf(run) }}</h1>
-        <v-btn-toggle v-if="analysis" v-model="view" mandatory density="compact">
+        <v-btn-toggle v-if="trace" v-model="view" mandatory density="compact">
           <v-btn value="paths">Paths</v-btn>
           <v-btn value="level">Against level</v-btn>
           <v-btn value="readings">Readings</v-btn>
@@ -69,8 +70,8 @@ const stateWords = computed(() => {
       <p v-else-if="state === 'failed'" role="alert">
         This run’s readings could not be read from storage. Import the logbook’s file again.
       </p>
-      <template v-if="analysis && trace">
-        <p class="sentence" data-testid="sentence">{{ sentence }}</p>
+      <template v-if="trace">
+        <p v-if="analysis" class="sentence" data-testid="sentence">{{ sentence }}</p>
         <p v-if="run.notes" class="quiet">{{ run.notes }}</p>
         <template v-if="view !== 'readings'">
           <div class="desk">
@@ -83,7 +84,7 @@ const stateWords = computed(() => {
               :letters="letterOf"
               :findings="findings"
             />
-            <aside>
+            <aside v-if="analysis">
               <KeyFigures :analysis="analysis" :run="run" />
               <FindingList :run="run" :findings="loudest" :letter-of="letterOf" />
               <p v-if="others.length" class="quiet">
@@ -92,14 +93,16 @@ const stateWords = computed(() => {
               <RunDeeds :run="run" :trace="trace" />
             </aside>
           </div>
-          <CurveTables :analysis="analysis" />
-          <FigureTable :analysis="analysis" :run="run" />
+          <template v-if="analysis">
+            <CurveTables :analysis="analysis" />
+            <FigureTable :analysis="analysis" :run="run" />
+          </template>
           <section v-if="others.length" id="findings" aria-label="Findings">
             <h2>More findings</h2>
             <FindingList :run="run" :findings="others" :letter-of="letterOf" />
           </section>
           <LoadTable :run="run" :trace="trace" />
-          <EventList :run="run" :duration-s="analysis.durationS" />
+          <EventList :run="run" :duration-s="durationOf(trace)" />
           <ConditionList :run="run" />
           <SetupList :run="run" />
           <CorrectionList :run="run" />

@@ -1,71 +1,104 @@
 import { workedOutLevel } from '@core/analysis/workedOut'
-import type { Run } from '@core/logbook/run'
-import { samplesOf, valueAt } from '@core/trace/samples'
+import { samplesOf, valueAt, type Samples } from '@core/trace/samples'
 import { powerColumn, type Trace } from '@core/trace/trace'
 import type { Path } from '../../charts/options'
-import { pointsOf, pointsOfSamples, type View } from '../../charts/reduction'
+import { pointsOfSamples, type View } from '../../charts/reduction'
 
 /** Checks fewer than this are points; more are a log, and drawn as fine stairs. */
 const MOST_POINTS = 120
 
-export interface Strip {
+/** What of a trace is drawn, made once for it: a look closer must not go through a million readings again. */
+export interface RunSamples {
+  shown: Samples
+  worked: Samples
+  strips: StripSamples[]
+}
+interface StripSamples {
   key: string
   title: string
   unit: string
-  paths: Path[]
+  label: string
+  samples: Samples
   stepped: boolean
   /** From where its scale begins; by what was read where it is not given. */
   min?: number
 }
-
-/** What was shown, as points or fine stairs, and the worked-out level in ink. */
-export function levelPaths({ ink }: Run, trace: Trace, view: View, label: string): Path[] {
-  const points = pointsOf(trace.time, trace.percent, view)
-  if (points.length === 0) return []
-  const as = samplesOf(trace.time, trace.percent).t.length <= MOST_POINTS ? 'points' : 'stairs'
-  return [
-    { label: 'Shown', ink, points, as },
-    { label, ink, points: pointsOfSamples(workedOutLevel(trace), view) },
-  ]
+export interface Strip extends Omit<StripSamples, 'samples' | 'label'> {
+  paths: Path[]
 }
 
-/** From nothing up; where something was fed back, by what was read. */
-const fromNothing = (paths: readonly Path[]) =>
-  paths.every(({ points }) => points.every(({ y }) => y >= 0)) ? 0 : undefined
-
-/** Watts, volts and temperatures, each with its own scale; what was not read has no strip. */
-export function stripsOf(run: Run, trace: Trace, view: View): Strip[] {
-  const path = (column: Float64Array | undefined, label: string): Path[] => {
-    const points = pointsOf(trace.time, column, view)
-    return points.length ? [{ label, ink: run.ink, points }] : []
-  }
-  const [watts, volts] = [path(powerColumn(trace), 'Power'), path(trace.voltage, 'Voltage')]
-  return [
-    { key: 'power', title: 'Power', unit: 'W', paths: watts, stepped: false, min: fromNothing(watts) },
-    { key: 'volts', title: 'Voltage', unit: 'V', paths: volts, stepped: true, min: fromNothing(volts) },
+/** Level, watts, volts and temperatures, each with its own scale; what was not read has no strip. */
+export function samplesOfRun(trace: Trace): RunSamples {
+  const of = (column: Float64Array | undefined) => samplesOf(trace.time, column)
+  const [watts, volts] = [of(powerColumn(trace)), of(trace.voltage)]
+  const strips: StripSamples[] = [
+    {
+      key: 'power',
+      title: 'Power',
+      unit: 'W',
+      label: 'Power',
+      samples: watts,
+      stepped: false,
+      min: fromNothing(watts),
+    },
+    {
+      key: 'volts',
+      title: 'Voltage',
+      unit: 'V',
+      label: 'Voltage',
+      samples: volts,
+      stepped: true,
+      min: fromNothing(volts),
+    },
     ...Object.entries(trace.temperatures).map(([place, column]) => ({
       key: `place ${place}`,
       title: place ? place.charAt(0).toUpperCase() + place.slice(1) : 'Temperature',
       unit: '°C',
-      paths: path(column, place || 'Temperature'),
+      label: place || 'Temperature',
+      samples: of(column),
       stepped: false,
     })),
-  ].filter(({ paths }) => paths.length > 0)
+  ]
+  return {
+    shown: of(trace.percent),
+    worked: workedOutLevel(trace),
+    strips: strips.filter(({ samples }) => samples.t.length > 0),
+  }
 }
 
+/** From nothing up; where something was fed back, by what was read. */
+const fromNothing = ({ v }: Samples) => (v.some((value) => value < 0) ? undefined : 0)
+
+/** What was shown, as points or fine stairs, and the worked-out level in ink. */
+export function levelPaths({ shown, worked }: RunSamples, ink: number, view: View, label: string): Path[] {
+  if (shown.t.length === 0) return []
+  const as = shown.t.length <= MOST_POINTS ? 'points' : 'stairs'
+  return [
+    { label: 'Shown', ink, points: pointsOfSamples(shown, view), as },
+    { label, ink, points: pointsOfSamples(worked, view) },
+  ]
+}
+
+/** What is in view of the strips. */
+export const stripsOf = ({ strips }: RunSamples, ink: number, view: View): Strip[] =>
+  strips.map(({ samples, label, ...strip }) => ({
+    ...strip,
+    paths: [{ label, ink, points: pointsOfSamples(samples, view) }],
+  }))
+
+const WHOLE: View = { from: -Infinity, until: Infinity }
+
 /** The same against the level: watts and temperatures where both they and the level are known. */
-export function stripsByLevel(run: Run, trace: Trace): Strip[] {
-  const level = workedOutLevel(trace)
-  return stripsOf(run, trace, { from: -Infinity, until: Infinity })
+export const stripsByLevel = (samples: RunSamples, ink: number): Strip[] =>
+  stripsOf(samples, ink, WHOLE)
     .filter(({ key }) => key !== 'volts')
     .map((strip) => ({
       ...strip,
       paths: strip.paths.map((path) => ({
         ...path,
         points: path.points
-          .map(({ x, y }) => ({ x: valueAt(level, x), y }))
+          .map(({ x, y }) => ({ x: valueAt(samples.worked, x), y }))
           .filter(({ x }) => !Number.isNaN(x)),
       })),
     }))
     .filter(({ paths }) => paths.some(({ points }) => points.length > 1))
-}

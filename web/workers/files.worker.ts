@@ -1,0 +1,95 @@
+import { expose, transfer } from 'comlink'
+import { encodingOf } from '@core/formats/encoding'
+import { guessColumns, isOwnTable, type ColumnMeaning } from '@core/formats/columns'
+import { UnreadableFile } from '@core/formats/problem'
+import type { Progress, Table } from '@core/formats/table'
+import { readTraceTable, traceFromTable, type TraceReadResult } from '@core/formats/traceCsv'
+import { columnsOf } from '@core/trace/trace'
+
+/** An outcome that survives the trip between threads, where error classes do not. */
+export type Outcome<T> =
+  { ok: true; value: T } | { ok: false; message: string; problems: UnreadableFile['problems'] }
+
+function outcome<T>(work: () => T): Outcome<T> {
+  try {
+    return { ok: true, value: work() }
+  } catch (error) {
+    const problems = error instanceof UnreadableFile ? error.problems : []
+    return { ok: false, message: (error as Error).message, problems }
+  }
+}
+
+/** What a screen is told of a table: its first rows. The table itself stays here, however many rows it has. */
+export interface OpenedTable {
+  headers: string[]
+  rows: Table['rows']
+  meanings: ColumnMeaning[]
+  /** Written by our own contract: nothing needs asking. */
+  own: boolean
+}
+
+const SHOWN_ROWS = 50
+/** Shares of the work: reading the file, cutting it into cells, reading the columns. */
+const [READ, CUT] = [0.15, 0.65]
+let table: Table | undefined
+
+/** A file's text, read piece by piece. */
+async function textOf(file: Blob, onProgress: Progress): Promise<string> {
+  const head = new Uint8Array(await file.slice(0, 4096).arrayBuffer())
+  const decoder = new TextDecoder(encodingOf(head))
+  const reader = file.stream().getReader()
+  const pieces: string[] = []
+  let read = 0
+  for (;;) {
+    const { done, value } = await reader.read()
+    if (done) break
+    pieces.push(decoder.decode(value, { stream: true }))
+    read += value.length
+    onProgress(READ * (read / file.size))
+  }
+  return pieces.join('') + decoder.decode()
+}
+
+const work = {
+  /** Opens a file: a logbook's text as it is; of a table its first rows, and what its columns seem to be. */
+  async open(
+    file: Blob,
+    isNamedJson: boolean,
+    onProgress: Progress,
+  ): Promise<{ logbook: string } | { table: Outcome<OpenedTable> }> {
+    table = undefined
+    const text = await textOf(file, onProgress)
+    if (isNamedJson || text.trimStart().startsWith('{')) return { logbook: text }
+    return {
+      table: outcome(() => {
+        table = readTraceTable(text, (share) => onProgress(READ + CUT * share))
+        const { headers, rows } = table
+        return {
+          headers,
+          rows: rows.slice(0, SHOWN_ROWS),
+          meanings: guessColumns(table),
+          own: isOwnTable(table),
+        }
+      }),
+    }
+  },
+
+  /** The trace of the opened table, with its columns as they are named; its columns change threads without a copy. */
+  readTrace(meanings: ColumnMeaning[], onProgress: Progress): Outcome<TraceReadResult> {
+    const read = outcome(() => {
+      if (!table) throw new Error('The file is no longer open. Choose it again.')
+      return traceFromTable(table, meanings, (share) => onProgress(READ + CUT + (1 - READ - CUT) * share))
+    })
+    if (!read.ok) return read
+    const buffers = columnsOf(read.value.trace).map((column) => column.buffer as ArrayBuffer)
+    return transfer(read, [...new Set(buffers)])
+  },
+
+  /** Lets the table go once its trace was taken. */
+  close(): void {
+    table = undefined
+  },
+}
+
+export type FilesWork = typeof work
+expose(work)
