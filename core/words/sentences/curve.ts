@@ -1,6 +1,7 @@
 import type { ClaimVerdict } from '../../analysis/claimed'
 import type { PartEnd } from '../../analysis/parts/parts'
-import { duration } from '../figures'
+import type { Analysis } from '../../analysis/analyse'
+import { duration, figure } from '../figures'
 
 /** What ended a part of the curve. */
 export const PART_END_WORDS: Record<PartEnd, string> = {
@@ -32,3 +33,33 @@ export function claimInWords({
     return `${claim} is missed${by || `: ${reason.charAt(0).toLowerCase()}${reason.slice(1)}`.replace(/\.$/, '')}.`
   return `${claim} is not decided. ${reason}`
 }
+
+const COUNTS = ['', 'one part', 'two parts', 'three parts', 'four parts', 'five parts', 'six parts']
+
+/** The shape of the charge in a sentence: its parts, the first of them, and the supply's levels; '' where none is known. */
+export function curveSentence({ parts, supply }: Pick<Analysis, 'parts' | 'supply'>): string {
+  const [first] = parts
+  const told: string[] = []
+  if (first?.kind === 'hold' && parts.length > 1) {
+    const count = COUNTS[parts.length] ?? `${parts.length} parts`
+    told.push(`${count}, ${figure(first.meanW, 1, 'W')} for the first ${duration(first.endS)}`)
+  }
+  // The seconds at 5 V before a level is agreed on say nothing of the charge.
+  const levels = supply.filter(({ startS, endS }) => endS - startS >= SHORTEST_LEVEL_S)
+  const level = ({ volts, mode }: Analysis['supply'][number]) =>
+    mode === 'adjustable'
+      ? `about ${figure(volts, 1, 'V')}, adjustable`
+      : figure(volts, Number.isInteger(volts) ? 0 : 1, 'V')
+  if (levels.length === 1) told.push(`at ${level(levels[0])} throughout`)
+  else if (levels.length > 1 && levels.length <= MOST_LEVELS)
+    told.push(
+      `at ${levels.map((s, i) => (i < levels.length - 1 ? `${level(s)} until ${duration(s.endS)}` : `then ${level(s)}`)).join(', ')}`,
+    )
+  if (told.length === 0) return ''
+  const text = told.join('; ')
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`
+}
+
+/** A level that held for less is passed over, s; more levels than this no sentence can tell. */
+const SHORTEST_LEVEL_S = 60
+const MOST_LEVELS = 4

@@ -6,6 +6,11 @@ import { claimInWords, PART_END_WORDS } from '@core/words/sentences/curve'
 
 /** Parts of the curve, supply, heat, advertised claims and what a few minutes say: the tables behind the picture. */
 const props = defineProps<{ analysis: Analysis }>()
+/** By how much the charge slowed after a part: the next one's mean against its own. */
+function slowedBy(index: number): string {
+  const [part, next] = [props.analysis.parts[index], props.analysis.parts[index + 1]]
+  return next ? figure(100 * (next.meanW / part.meanW - 1), 0, '%').replace('-', '−') : ''
+}
 const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) ?? [])
 </script>
 
@@ -23,10 +28,11 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
             <th scope="col" class="number">Energy</th>
             <th scope="col" class="number">Points</th>
             <th scope="col">Ended by</th>
+            <th scope="col" class="number">then</th>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="part in analysis.parts" :key="part.startS">
+          <tr v-for="(part, i) in analysis.parts" :key="part.startS">
             <th scope="row">{{ part.kind }}</th>
             <td class="number">{{ clock(part.startS) }}</td>
             <td class="number">{{ clock(part.endS) }}</td>
@@ -39,6 +45,7 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
                 >, at {{ figure(part.endPercent, 0, '%') }}</template
               >
             </td>
+            <td class="number">{{ slowedBy(i) }}</td>
           </tr>
         </tbody>
       </table>

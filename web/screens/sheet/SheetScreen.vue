@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { curveSentence } from '@core/words/sentences/curve'
 import { resultSentence } from '@core/words/sentences/sentence'
 import { durationOf } from '@core/trace/trace'
 import { isSimulated, RUN_STATE_WORDS } from '@core/logbook/run'
@@ -71,7 +72,9 @@ const stateWords = computed(() => {
         This run’s readings could not be read from storage. Import the logbook’s file again.
       </p>
       <template v-if="trace">
-        <p v-if="analysis" class="sentence" data-testid="sentence">{{ sentence }}</p>
+        <p v-if="analysis" class="sentence" data-testid="sentence">
+          {{ sentence }} <span class="quiet">{{ curveSentence(analysis) }}</span>
+        </p>
         <p v-if="run.notes" class="quiet">{{ run.notes }}</p>
         <template v-if="view !== 'readings'">
           <div class="desk">
@@ -137,8 +140,9 @@ const stateWords = computed(() => {
   }
 }
 .sentence {
-  font-size: 1.16rem;
-  margin: 0 0 6px;
+  font-size: 1.06rem;
+  line-height: 1.35;
+  margin: 0 0 4px;
 }
 .head {
   display: flex;
