@@ -87,7 +87,7 @@ try {
     await charts.getByText('In view').waitFor()
   })
   await withTasks(page, 'moved thirty times', async () => {
-    for (let i = 0; i < 30; i++) await page.keyboard.press(i % 2 ? 'ArrowLeft' : 'ArrowRight')
+    for (let i = 0; i < 30; i++) await page.keyboard.press(i % 2 ? 'Shift+ArrowLeft' : 'Shift+ArrowRight')
   })
   rmSync(path)
 } finally {

@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { blankSource } from '@core/gear/blanks'
 import { emptyLogbook } from '@core/logbook/logbook'
 import { stripLogbook, takeIn, withRuns } from './fixture'
-import { pick } from './steps'
+import { openedAt, pick } from './steps'
 
 const condition = (page: Page, field: string) => page.getByTestId(`condition-${field}`)
 const putRight = (page: Page) => page.getByRole('region', { name: 'Put right' })
@@ -33,6 +33,7 @@ test('a run keeps what it was made under; what is put right stays in sight, all 
     ['21,5', 'the thermometer stood in the sun'],
   ]) {
     await condition(page, 'ambientC').getByRole('button').click()
+    await openedAt(page, 'Room')
     await page.getByRole('textbox', { name: 'Room' }).fill(to)
     await page.getByRole('textbox', { name: 'Why' }).fill(why)
     await page.getByRole('button', { name: 'Correct it' }).click()
@@ -76,6 +77,7 @@ test('a forgotten reading is put in its place, and a time is put right between i
   await page.goto('/sheet/r0')
   await page.getByRole('button', { name: 'Readings' }).click()
   await page.getByRole('button', { name: 'Add a forgotten reading' }).click()
+  await openedAt(page, 'Time')
   await page.getByRole('textbox', { name: 'Time' }).fill('0:07:30')
   await page.getByRole('textbox', { name: 'Level' }).fill('12')
   await page.getByRole('textbox', { name: 'Why it comes only now' }).fill('on the film')
@@ -86,6 +88,7 @@ test('a forgotten reading is put in its place, and a time is put right between i
   // The dialog before it has a "Why" too, until it is gone.
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await row.getByRole('button', { name: /Correct the time/ }).click()
+  await openedAt(page, 'Right time')
   await page.getByRole('textbox', { name: 'Why' }).fill('the film began late')
   await page.getByRole('textbox', { name: 'Right time' }).fill('0:11:00')
   await page.getByRole('button', { name: 'Correct it' }).click()
@@ -106,6 +109,7 @@ test('a temperature is put right, and stays on record', async ({ page }) => {
   await page.goto('/sheet/r0')
   await page.getByRole('button', { name: 'Readings' }).click()
   await page.getByRole('button', { name: /^Correct back, °C at 0:05:00, now 24.5/ }).click()
+  await openedAt(page, 'Right value')
   await page.getByLabel('Right value').fill('151')
   await page.getByLabel('Why').fill('misread')
   await page.getByRole('button', { name: 'Correct it' }).click()

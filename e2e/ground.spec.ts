@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import type { Logbook } from '@core/logbook/logbook'
 import { KilledBrowser, readStorage } from './browser'
 import { takeIn, withRuns } from './fixture'
-import { elapsedSeconds, fillShelf, startByHand, startSimulated, stopAndKeep } from './steps'
+import { elapsedSeconds, fillShelf, openedAt, startByHand, startSimulated, stopAndKeep } from './steps'
 
 const browserFor = (baseURL: string | undefined) =>
   new KilledBrowser(test.info().project.use.launchOptions!, baseURL!)
@@ -95,6 +95,7 @@ const DEEDS: Record<string, { begin(page: Page): Promise<void>; press: string | 
       await page.goto('/sheet/r1')
       await page.getByRole('button', { name: 'Readings' }).click()
       await page.getByRole('button', { name: /^Correct Level, % at 0:05:00/ }).click()
+      await openedAt(page, 'Right value')
       await page.getByLabel('Right value').fill('11')
       await page.getByLabel('Why').fill('misread')
     },

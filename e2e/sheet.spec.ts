@@ -3,7 +3,7 @@ import { blankRun } from '@core/logbook/run'
 import type { Logbook } from '@core/logbook/logbook'
 import { traceFromReadings } from '@core/trace/trace'
 import { stripLogbook, takeIn, withRuns } from './fixture'
-import { pick } from './steps'
+import { openedAt, pick } from './steps'
 
 /** A log of an hour, read each second: two holds, a taper, a display that stood still, and one spike of a second. */
 function logged(): Logbook {
@@ -46,6 +46,7 @@ test('a sheet says what the run comes to, how each figure was worked out, and wh
   const stuck = page.getByRole('complementary').getByTestId('finding-stuck-then-jumped')
   await expect(stuck).toContainText('The display stood at 34 %')
   await stuck.getByRole('button', { name: 'Answer it' }).click()
+  await openedAt(page, 'Answer')
   await page.getByRole('textbox', { name: 'Answer' }).fill('known: screen was off')
   await page.getByRole('button', { name: 'Keep the answer' }).click()
   await expect(page.getByRole('dialog')).toHaveCount(0)
@@ -61,8 +62,14 @@ test('the paths are looked at closely by keys and wheel, all strips together, an
   await charts(page).focus()
   await page.keyboard.press('+')
   await expect(charts(page)).toContainText('In view: 12 min to 49 min')
-  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('Shift+ArrowLeft')
   await expect(charts(page)).toContainText('In view: 5 min to 42 min')
+  // Arrows read off, from the middle of what is in view: all strips at one moment.
+  await page.keyboard.press('ArrowRight')
+  await expect(charts(page)).toContainText(
+    /At 0:23:\d\d, \d\d\.\d.% \(shown 34\), 18\.00.W, 9\.00.V, back 36\.0.°C|At 0:23:\d\d/,
+  )
+  await page.keyboard.press('Escape')
   await page.keyboard.press('0')
   await expect(charts(page)).toContainText('looks closer')
   const picture = page.getByRole('img', { name: /^Charge curve/ })
@@ -82,6 +89,8 @@ test('the moment of power-on and the notes are put right, with the reason', asyn
   await takeIn(page, withRuns(1))
   await page.goto('/sheet/r0')
   await page.getByRole('button', { name: 'Edit this run' }).click()
+  await openedAt(page, 'Name')
+  await page.getByRole('textbox', { name: 'Name' }).fill('The old drawer charger')
   await page.getByRole('textbox', { name: 'Notes' }).fill('On the wheelhouse table.')
   await page.getByLabel('Power-on').fill('2026-02-27T20:15')
   await page.getByRole('button', { name: 'Keep it' }).click()
@@ -92,6 +101,7 @@ test('the moment of power-on and the notes are put right, with the reason', asyn
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await page.reload()
   await expect(page.getByText('On the wheelhouse table.')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'The old drawer charger' })).toBeVisible()
   await expect(page.getByText(/Feb 27, 2026/).first()).toBeVisible()
   await expect(page.getByRole('region', { name: 'Put right' })).toContainText('the machine’s clock was off')
 })

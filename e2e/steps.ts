@@ -2,6 +2,10 @@ import { expect, type Page } from '@playwright/test'
 
 /** Steps a reviewer takes, in the words of the screens. */
 
+/** A dialog takes the cursor to its first field as it opens: what is typed before that lands there. */
+export const openedAt = (page: Page, label: string) =>
+  expect(page.getByRole('dialog').getByRole('textbox', { name: label })).toBeFocused()
+
 /** A clock that the test moves. The machine's own clock since start-up would tell that it was moved. */
 export async function controlClock(page: Page, time?: Date) {
   await page.route('**/api/clock', (route) => route.abort())

@@ -26,6 +26,8 @@ export const RUN_STATE_WORDS: Record<RunState, string> = {
 /** One charge of one device from one source. Its trace is kept apart. */
 export interface Run {
   id: string
+  /** Its reviewer's own name for it; '' where it goes by device and source. */
+  name: string
   deviceId: string
   sourceId: string
   cableId: string | null
@@ -77,6 +79,7 @@ type RunOfItsOwn = Pick<Run, 'id' | 'deviceId' | 'sourceId' | 'startedAt'> & Par
  * @example blankRun({ id: 'r', deviceId: 'd', sourceId: 's', startedAt: '2026-03-02T19:00:00.000Z' }).state // 'done'
  */
 export const blankRun = (over: RunOfItsOwn): Run => ({
+  name: '',
   cableId: null,
   ink: 0,
   state: 'done',

@@ -43,6 +43,7 @@ const correctionSchema: ObjectSchema<Correction> = object({
 /** A run as stored; its trace is checked beside it. */
 export const runSchema: ObjectSchema<Run> = object({
   id: id(),
+  name: freeText(MOST_NAME),
   deviceId: id(),
   sourceId: id(),
   cableId: optionalId(),

@@ -24,6 +24,8 @@ const props = withDefaults(
     rings?: Point[]
     events?: Tick[]
     findings?: Tick[]
+    /** Where one reads off; with it, the pointer is told and no box stands in the picture. */
+    cursor?: number | null
     min?: number
     max?: number
     /** Names the paths on the line at this level. */
@@ -37,6 +39,7 @@ const props = withDefaults(
     from: 0,
     across: 'clock',
     whole: undefined,
+    cursor: undefined,
     flags: () => [],
     rings: () => [],
     events: () => [],
@@ -48,7 +51,7 @@ const props = withDefaults(
   },
 )
 
-const emit = defineEmits<{ moved: [from: number, until: number] }>()
+const emit = defineEmits<{ moved: [from: number, until: number]; pointed: [x: number | null] }>()
 const NARROW_PX = 560
 const theme = useTheme()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
@@ -61,6 +64,8 @@ const options = computed(() => ({
   ...props,
   colours: chartColours(theme.current.value as never),
   narrow: narrow.value,
+  cursor: props.cursor ?? undefined,
+  pointed: props.cursor === undefined ? undefined : (x: number | null) => emit('pointed', x),
   moved: (from: number, until: number) => emit('moved', from, until),
   width: props.finishLevel === undefined ? 0 : Math.round(width.value),
 }))

@@ -4,7 +4,7 @@ import { inkOf } from '../theme/inks'
 import { clockTicks, tickText } from './clockTicks'
 import { inkColour } from './colours'
 import { finishOf } from './finish'
-import { eventMarks, findingMarks, flagMarks, ringMarks } from './flags'
+import { cursorMark, eventMarks, findingMarks, flagMarks, ringMarks } from './flags'
 import { zoomOf } from './zoom'
 import { AXIS_WIDTH, lengthOf, RIGHT_PX, type Path, type PathChartOptions, type Point } from './options'
 
@@ -27,6 +27,11 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
       parsing: false,
       normalized: true,
       interaction: { mode: 'nearest', axis: 'x', intersect: false },
+      onHover: (event, _, chart) => {
+        const { left, right } = chart.chartArea
+        const x = event.x ?? -1
+        o.pointed?.(x >= left && x <= right ? (chart.scales.x.getValueForPixel(x) ?? null) : null)
+      },
       layout: {
         padding: {
           right: RIGHT_PX,
@@ -74,6 +79,8 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           ground: c.page,
         },
         tooltip: {
+          // Where all strips are read off together, their line says it.
+          enabled: o.pointed === undefined,
           displayColors: false,
           filter: (item) => item.datasetIndex < o.paths.length,
           backgroundColor: c.text,
@@ -117,6 +124,7 @@ const marksOf = (o: PathChartOptions) => ({
   ...ringMarks(o),
   ...eventMarks(o),
   ...findingMarks(o),
+  ...cursorMark(o),
 })
 
 /** Marks outside the view would stand beside the plot. */

@@ -1,4 +1,12 @@
-import { computed, shallowRef, toValue, watch, type ComputedRef, type MaybeRefOrGetter } from 'vue'
+import {
+  computed,
+  shallowRef,
+  toValue,
+  watch,
+  type ComputedRef,
+  type MaybeRefOrGetter,
+  type ShallowRef,
+} from 'vue'
 
 /** A stretch of a clock in view, s. */
 export interface ChartView {
@@ -10,12 +18,16 @@ export interface UseChartViewReturn {
   isWhole: ComputedRef<boolean>
   show: (from: number, until: number) => void
   showAll: () => void
-  /** Keys: + and − look closer and further, arrows move, 0 shows the whole. */
+  /** Where one reads off, s; null where nowhere. */
+  cursor: ShallowRef<number | null>
+  point: (x: number | null) => void
+  /** Keys: arrows read off, with Shift they move; + and − look closer and further, 0 shows the whole. */
   onKey: (event: KeyboardEvent) => void
 }
 
 const CLOSER = 0.6
 const STEP = 0.2
+const READ_STEP = 0.01
 const NARROWEST_S = 20
 
 /** What is in view of a clock of `whole` seconds: shared by all strips that stand on it. */
@@ -34,6 +46,14 @@ export function useChartView(whole: MaybeRefOrGetter<number>): UseChartViewRetur
     const start = Math.min(Math.max(0, from), all - length)
     chosen.value = length >= all ? null : { from: start, until: start + length }
   }
+  const cursor = shallowRef<number | null>(null)
+  const point = (x: number | null) => void (cursor.value = x)
+  /** One step along the view; from its middle where nothing was read off yet. */
+  function readAt(steps: number) {
+    const { from, until } = view.value
+    const next = (cursor.value ?? (from + until) / 2) + steps * READ_STEP * (until - from)
+    point(Math.min(until, Math.max(from, next)))
+  }
   const showAll = () => void (chosen.value = null)
 
   function onKey(event: KeyboardEvent) {
@@ -47,13 +67,14 @@ export function useChartView(whole: MaybeRefOrGetter<number>): UseChartViewRetur
       '=': () => around(CLOSER),
       '-': () => around(1 / CLOSER),
       '0': showAll,
-      ArrowLeft: () => show(from - STEP * length, until - STEP * length),
-      ArrowRight: () => show(from + STEP * length, until + STEP * length),
+      ArrowLeft: () => (event.shiftKey ? show(from - STEP * length, until - STEP * length) : readAt(-1)),
+      ArrowRight: () => (event.shiftKey ? show(from + STEP * length, until + STEP * length) : readAt(1)),
+      Escape: () => point(null),
     }
     const deed = deeds[event.key]
     if (!deed) return
     event.preventDefault()
     deed()
   }
-  return { view, isWhole, show, showAll, onKey }
+  return { view, isWhole, show, showAll, cursor, point, onKey }
 }

@@ -23,10 +23,11 @@ export const useCurves = defineStore('curves', () => {
     return made.get(key) ?? null
   }
 
-  async function curveOf(deviceId: string): Promise<AcceptanceCurve | null> {
+  /** `besides` is a run that is to be judged by the others. */
+  async function curveOf(deviceId: string, besides?: string): Promise<AcceptanceCurve | null> {
     const watts = (sourceId: string) => logbook.source(sourceId)?.ratedWatts ?? 0
     const runs = logbook.runs
-      .filter((r) => r.deviceId === deviceId && r.state === 'done')
+      .filter((r) => r.deviceId === deviceId && r.state === 'done' && r.id !== besides)
       .filter((r) => logbook.source(r.sourceId)?.kind !== 'wireless pad')
       .filter((r) => mayBeFull(r.id))
       .sort((a, b) => watts(b.sourceId) - watts(a.sourceId))
@@ -48,5 +49,5 @@ export const useCurves = defineStore('curves', () => {
     for (const { id } of logbook.devices) known[id] = await curveOf(id)
     return { ...known }
   }
-  return { known, all }
+  return { known, all, curveOf }
 })

@@ -246,8 +246,9 @@ export const useLogbook = defineStore('logbook', () => {
       id === null ? undefined : recordOf(name, id)
   const device = find('devices')
   const source = find('sources')
-  const nameOf = (r: { deviceId: string; sourceId: string }) =>
-    setupName(device(r.deviceId)?.name, source(r.sourceId)?.name)
+  /** By its reviewer's own name where a run has one. */
+  const nameOf = (r: { name?: string; deviceId: string; sourceId: string }) =>
+    r.name || setupName(device(r.deviceId)?.name, source(r.sourceId)?.name)
   const listOf = <K extends CollectionName>(name: K) => computed(() => lists.value[name])
 
   return {

@@ -19,6 +19,7 @@ const before = localInput(props.run.startedAt)
 const { submit, failure, busy } = useYupForm({
   schema: () =>
     object({
+      name: string().defined().trim().max(80, 'Keep the name under 80 characters.'),
       began: string()
         .required('Say when the power came on.')
         .test('moment', 'This is no day and time between 1990 and 2200.', isMoment),
@@ -32,15 +33,17 @@ const { submit, failure, busy } = useYupForm({
           then: (field) => field.required('Say why the moment is another.'),
         }),
     }),
-  initial: { began: before, notes: props.run.notes, why: '' },
+  initial: { name: props.run.name, began: before, notes: props.run.notes, why: '' },
 })
-const save = submit(async ({ began, notes, why }: { began: string; notes: string; why: string }) => {
+type Typed = Record<'name' | 'began' | 'notes' | 'why', string>
+const save = submit(async ({ name, began, notes, why }: Typed) => {
   if (began !== before) {
     const moment = new Date(began).toISOString()
     const said = { from: dayAndTime(props.run.startedAt), to: dayAndTime(moment) }
     await corrections.moveStart(props.run.id, moment, said, why)
   }
-  if (notes !== props.run.notes) await logbook.changeRun(props.run.id, () => ({ notes }))
+  if (notes !== props.run.notes || name !== props.run.name)
+    await logbook.changeRun(props.run.id, () => ({ name, notes }))
   emit('done')
 })
 </script>
@@ -55,6 +58,7 @@ const save = submit(async ({ began, notes, why }: { began: string; notes: string
     @submit="save()"
     @update:model-value="emit('done')"
   >
+    <FormText name="name" label="Name" hint="Empty: it goes by device and source" autofocus />
     <FormText name="began" label="Power-on" type="datetime-local" />
     <FormText name="why" label="Why the moment is another" />
     <FormText name="notes" label="Notes" multiline />

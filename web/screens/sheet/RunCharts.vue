@@ -3,8 +3,9 @@ import { computed } from 'vue'
 import type { Analysis } from '@core/analysis/analyse'
 import type { Finding } from '@core/analysis/findings/findings'
 import type { Run } from '@core/logbook/run'
+import { firstAfter, valueAt } from '@core/trace/samples'
 import { durationOf, watchedOf, type Trace } from '@core/trace/trace'
-import { duration } from '@core/words/figures'
+import { clock, duration, figure } from '@core/words/figures'
 import { withDoubt } from '@core/words/sentences/sentence'
 import PathChart from '../../charts/PathChart.vue'
 import type { Flag } from '../../charts/options'
@@ -24,7 +25,7 @@ const props = defineProps<{
 }>()
 
 const whole = computed(() => Math.max(60, durationOf(props.trace) * 1.02))
-const { view, isWhole, show, showAll, onKey } = useChartView(whole)
+const { view, isWhole, show, showAll, cursor, point, onKey } = useChartView(whole)
 const samples = computed(() => samplesOfRun(props.trace))
 const level = computed(() => levelPaths(samples.value, props.run.ink, view.value, props.sourceName))
 const strips = computed(() =>
@@ -59,6 +60,24 @@ const summary = computed(
       : '. ') +
     flags.value.map((f) => f.text).join('; '),
 )
+/** Everything at the cursor, as it was read or lies between two readings. */
+const readOff = computed(() => {
+  const at = cursor.value
+  if (at === null || props.across === 'level') return ''
+  const { shown, worked, strips: all } = samples.value
+  const told = all.map(({ samples: of, unit, key, label }) => {
+    const value = valueAt(of, at)
+    return Number.isNaN(value)
+      ? ''
+      : `${key.startsWith('place') ? `${label} ` : ''}${figure(value, unit === '°C' ? 1 : 2, unit)}`
+  })
+  const level = valueAt(worked, at)
+  const seen = shown.v[firstAfter(shown.t, at) - 1]
+  const levels = Number.isNaN(level)
+    ? ''
+    : `${figure(level, 1, '%')}${seen === undefined ? '' : ` (shown ${seen})`}`
+  return [`At ${clock(at)}`, levels, ...told].filter(Boolean).join(', ')
+})
 const HEIGHTS = { path: 240, first: 98, other: 82 }
 </script>
 
@@ -68,8 +87,9 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
     class="charts"
     role="group"
     tabindex="0"
-    aria-label="Paths. Plus and minus look closer and further, arrows move, 0 shows the whole."
+    aria-label="Paths. Arrows read off, plus and minus look closer and further, arrows with Shift move, 0 shows the whole."
     @keydown="onKey"
+    @mouseleave="point(null)"
   >
     <template v-if="across === 'clock'">
       <PathChart
@@ -89,7 +109,9 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
         :summary="summary"
         solid
         :show-clock="strips.length === 0"
+        :cursor="cursor"
         @moved="show"
+        @pointed="point"
       />
       <PartsRuler
         v-if="analysis?.parts.length"
@@ -122,18 +144,19 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
         :show-clock="across === 'level' || i === strips.length - 1"
         solid
         :summary="`${strip.title} ${across === 'level' ? 'against the level' : 'on the same clock'}; the readings are in the table view`"
+        :cursor="across === 'level' ? undefined : cursor"
         @moved="show"
+        @pointed="point"
       />
     </div>
     <p v-if="across === 'clock'" class="closer">
       <v-btn size="small" :disabled="isWhole" @click="showAll">Show the whole</v-btn>
-      <span class="quiet">
-        {{
-          isWhole
-            ? 'Ctrl and wheel, a pinch, or + looks closer.'
-            : `In view: ${duration(view.from)} to ${duration(view.until)}. Drag to move.`
-        }}
-      </span>
+      <span class="quiet">{{
+        isWhole
+          ? 'Ctrl and wheel, a pinch, or + looks closer; arrows read off.'
+          : `In view: ${duration(view.from)} to ${duration(view.until)}. Drag to move.`
+      }}</span>
+      <span v-if="readOff" class="figure read" role="status">{{ readOff }}</span>
     </p>
   </div>
 </template>
@@ -147,5 +170,9 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
 .closer {
   margin: 4px 0 0 50px;
   font-size: 0.84rem;
+  min-height: 3.2em;
+}
+.read {
+  display: block;
 }
 </style>

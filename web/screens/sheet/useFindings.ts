@@ -3,6 +3,7 @@ import type { Analysis } from '@core/analysis/analyse'
 import type { Finding } from '@core/analysis/findings/findings'
 import { answerTo } from '@core/logbook/answers'
 import type { Run } from '@core/logbook/run'
+import { useStrays } from './useStrays'
 
 export interface UseFindingsReturn {
   /** All that has no place of its own elsewhere on the sheet. */
@@ -32,7 +33,10 @@ export function useFindings(
   run: ComputedRef<Run | undefined>,
   analysis: ComputedRef<Analysis | undefined>,
 ): UseFindingsReturn {
-  const shown = computed(() => (analysis.value?.findings ?? []).filter((f) => !STANDS_ELSEWHERE.has(f.code)))
+  const strayed = useStrays(run, analysis)
+  const shown = computed(() =>
+    [...(analysis.value?.findings ?? []), ...strayed.value].filter((f) => !STANDS_ELSEWHERE.has(f.code)),
+  )
   const placed = computed(() =>
     shown.value.filter((f) => Number.isFinite(f.atS) && f.severity !== 'notice').slice(0, LETTERS.length),
   )
