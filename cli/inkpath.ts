@@ -1,8 +1,10 @@
 import { Command, CommanderError } from 'commander'
 import { agreeCommand } from './agree'
 import { analyseCommand } from './analyse'
+import { compareCommand } from './compare'
 import { forecastCommand } from './forecast'
 import { joinCommand } from './join'
+import { ladderCommand } from './ladder'
 import { InputError } from './input'
 
 /** Exit codes: 0, or 2 with one line on standard error. */
@@ -13,6 +15,8 @@ const program = new Command('inkpath')
   .exitOverride()
   .configureOutput({ outputError: (text, write) => write(text.replace(/\n(?=.)/g, ' ')) })
   .addCommand(analyseCommand())
+  .addCommand(compareCommand())
+  .addCommand(ladderCommand())
   .addCommand(forecastCommand())
   .addCommand(agreeCommand())
   .addCommand(joinCommand())

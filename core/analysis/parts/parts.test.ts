@@ -209,6 +209,17 @@ it('takes any trace, and makes nothing of one that holds nothing', () => {
   expect(partsIn(of([0, 300, 600, 900, 1200], [9, 9.1, 9, 9, 9.1])).map((p) => p.kind)).toEqual(['hold'])
 })
 
+it('takes a hold of two days for one hold, at a cost that grows with its length', () => {
+  const days: Point[] = [
+    [0, 5],
+    [2880, 5],
+    [2900, 1],
+  ]
+  expect(holdsIn(readAlong(days, { hz: 0.1, noise: 0.02 }))).toMatchObject([
+    { startS: 0, endS: expect.closeTo(2880 * 60, -2) },
+  ])
+})
+
 it('cuts two lines where they meet', () => {
   const t = Array.from({ length: 40 }, (_, i) => i)
   const pieces = straightPieces(

@@ -11,14 +11,16 @@ export interface Piece {
 
 /** A line needs two points. */
 const FEWEST = 2
+/** A piece holds no more points than this: what goes on straight goes on as the next piece, and the work stays linear. */
+const MOST = 600
 
 /**
  * Cuts points into straight pieces: the cut with the least sum of squared distances plus `penalty` for each piece.
  * Optimal partitioning (Jackson et al., "An algorithm for optimal partitioning of data on an interval", 2005), with
- * the pruning of PELT (Killick, Fearnhead & Eckley 2012), which makes it near linear; both from memory.
+ * the pruning of PELT (Killick, Fearnhead & Eckley 2012); both from memory.
  *
  * @param t rising; v finite, of the same length
- * @returns pieces in order that hold every point; none for fewer than two points
+ * @returns pieces of at most 600 points, in order, that hold every point; none for fewer than two points
  */
 export function straightPieces(t: ArrayLike<number>, v: ArrayLike<number>, penalty: number): Piece[] {
   const n = t.length
@@ -27,15 +29,24 @@ export function straightPieces(t: ArrayLike<number>, v: ArrayLike<number>, penal
   const best = new Float64Array(n + 1).fill(Infinity)
   const before = new Int32Array(n + 1)
   best[0] = -penalty
-  let open = [0]
+  const open = new Int32Array(n + 1)
+  const costs = new Float64Array(n + 1)
+  let count = 1
   for (let to = FEWEST; to <= n; to++) {
-    const costs = open.map((from) => best[from] + residual(sums, from, to))
-    const at = costs.reduce((least, cost, i) => (cost < costs[least] ? i : least), 0)
-    best[to] = costs[at] + penalty
-    before[to] = open[at]
+    let least = Infinity
+    for (let k = 0; k < count; k++) {
+      costs[k] = best[open[k]] + residual(sums, open[k], to)
+      if (costs[k] < least) {
+        least = costs[k]
+        before[to] = open[k]
+      }
+    }
+    best[to] = least + penalty
     // A beginning that is no better than what ends here can never be again.
-    open = open.filter((_, i) => costs[i] <= best[to])
-    if (to - 1 >= FEWEST) open.push(to - 1)
+    let kept = 0
+    for (let k = 0; k < count; k++) if (costs[k] <= best[to] && to - open[k] < MOST) open[kept++] = open[k]
+    count = kept
+    if (to - 1 >= FEWEST) open[count++] = to - 1
   }
   const pieces: Piece[] = []
   for (let to = n; to > 0; to = before[to]) pieces.push(pieceOf(sums, t, before[to], to))
@@ -71,25 +82,21 @@ function sumsOf(t: ArrayLike<number>, v: ArrayLike<number>): Sums {
   return { t0, v0, t: st, tt: stt, v: sv, tv: stv, vv: svv }
 }
 
-/** Mean place and value, and the spreads about them, of the points of a piece. */
-function spreads(s: Sums, from: number, to: number) {
-  const n = to - from
-  const [t, v] = [s.t[to] - s.t[from], s.v[to] - s.v[from]]
-  return {
-    t: t / n,
-    v: v / n,
-    tt: s.tt[to] - s.tt[from] - (t * t) / n,
-    tv: s.tv[to] - s.tv[from] - (t * v) / n,
-    vv: s.vv[to] - s.vv[from] - (v * v) / n,
-  }
-}
+/** The sum of squared distances to the line through the points of a piece. */
 function residual(s: Sums, from: number, to: number): number {
-  const { tt, tv, vv } = spreads(s, from, to)
+  const n = to - from
+  const t = s.t[to] - s.t[from]
+  const v = s.v[to] - s.v[from]
+  const tt = s.tt[to] - s.tt[from] - (t * t) / n
+  const tv = s.tv[to] - s.tv[from] - (t * v) / n
+  const vv = s.vv[to] - s.vv[from] - (v * v) / n
   return Math.max(0, tt > 0 ? vv - (tv * tv) / tt : vv)
 }
 function pieceOf(s: Sums, t: ArrayLike<number>, from: number, to: number): Piece {
-  const { t: meanT, v: meanV, tt, tv } = spreads(s, from, to)
-  const slope = tt > 0 ? tv / tt : 0
-  const valueAt = (at: number) => s.v0 + meanV + slope * (at - s.t0 - meanT)
+  const n = to - from
+  const [sumT, sumV] = [s.t[to] - s.t[from], s.v[to] - s.v[from]]
+  const tt = s.tt[to] - s.tt[from] - (sumT * sumT) / n
+  const slope = tt > 0 ? (s.tv[to] - s.tv[from] - (sumT * sumV) / n) / tt : 0
+  const valueAt = (at: number) => s.v0 + sumV / n + slope * (at - s.t0 - sumT / n)
   return { from, to, slope, first: valueAt(t[from]), last: valueAt(t[to - 1]) }
 }

@@ -1,0 +1,65 @@
+import { expect, it } from 'vitest'
+import { traceFromReadings } from '../trace/trace'
+import { fromCommonLevel, fromPowerOn } from './align'
+import { isEnoughOvernight, ladder, pricePerMinute } from './ladder'
+import { leadChanges, type LevelsAt } from './leads'
+
+const rising = (from: number, perMinute: number) =>
+  traceFromReadings(
+    Array.from({ length: 61 }, (_, m) => ({ t: m * 60, percent: Math.floor(from + perMinute * m) })),
+  )
+
+it('sets every clock to its own crossing of the highest start level', () => {
+  const traces = [rising(2, 1), rising(12, 1), rising(5, 0.5)]
+  const { percent, shiftS } = fromCommonLevel(traces)
+  expect(percent).toBe(12)
+  // 2 % and a point a minute crosses 12 half a minute before its display shows 12; half a point a minute a minute before.
+  expect(shiftS).toEqual([expect.closeTo(10 * 60 - 30, 6), 0, expect.closeTo(14 * 60 - 30, 6)])
+  expect(fromPowerOn(traces)).toEqual({ percent: null, shiftS: [0, 0, 0] })
+  expect(fromCommonLevel([rising(2, 1), rising(90, 0.1)]).shiftS[0]).toBeNaN()
+  expect(fromCommonLevel([rising(2, 1), traceFromReadings([{ t: 0, power: 9 }])]).percent).toBeNull()
+})
+
+it('tells where a lead turns, and where it vanishes near the ceiling', () => {
+  const at = (minute: number, percents: number[], ceilings = percents.map((p) => p >= 95)): LevelsAt => ({
+    atS: minute * 60,
+    percents,
+    uncertainties: percents.map(() => 0.41),
+    ceilings,
+  })
+  // Ahead by 6, level, behind by 5: the lead went, and then came to the other.
+  expect(leadChanges([at(15, [40, 34]), at(60, [80, 85])])).toEqual([
+    { early: 0, late: 1, fromS: 900, toS: 3600 },
+  ])
+  expect(leadChanges([at(30, [60, 50]), at(60, [98, 97])])).toEqual([
+    { early: 0, late: null, fromS: 1800, toS: 3600 },
+  ])
+  // A lead of a point is none; neither is one over a run that was not read there.
+  expect(leadChanges([at(15, [40, 39]), at(30, [60, 66]), at(60, [90, NaN])])).toEqual([])
+  expect(leadChanges([])).toEqual([])
+})
+
+it('finds the smallest source that will do (common practice, no source: one hour from 50 %)', () => {
+  const gains = [1, 8, 20, 44, 48, 48]
+  const rungs = [5, 10, 18, 35, 61, 96].map((ratedW, i) => ({
+    ratedW,
+    gain: gains[i],
+    uncertainty: 0.41,
+    ceiling: gains[i] >= 45,
+  }))
+  const { steps, smallest } = ladder([...rungs].reverse())
+  expect(steps.map((s) => s.ratedW)).toEqual([5, 10, 18, 35, 61, 96])
+  expect(smallest).toMatchObject({ ratedW: 35, index: 2, shareOfBest: expect.closeTo(44 / 48, 12) })
+  expect(steps.filter((s) => s.ceiling).map((s) => s.ratedW)).toEqual([61, 96])
+  expect(ladder(rungs, 1).smallest?.ratedW).toBe(61)
+  expect(ladder([{ ...rungs[0], gain: 0 }]).smallest).toBeNull()
+  expect(ladder([{ ...rungs[0], gain: NaN }, rungs[1]]).smallest?.ratedW).toBe(10)
+})
+
+it('weighs price against minutes, and hours against a night', () => {
+  expect(pricePerMinute(22, 44 * 60)).toBe(0.5)
+  expect(pricePerMinute(22, -60)).toBe(Infinity)
+  expect([isEnoughOvernight(7 * 3600, 8), isEnoughOvernight(9 * 3600, 8), isEnoughOvernight(NaN, 8)]).toEqual(
+    [true, false, null],
+  )
+})

@@ -1,0 +1,125 @@
+import { expect, it } from 'vitest'
+import { randomFrom, type Random } from '../stats/random'
+import { studentisedRange, studentT } from '../stats/quantiles'
+import {
+  ASSUMED_REPEATABILITY,
+  leadingGroup,
+  moderated,
+  pooledRepeatability,
+  verdict,
+  type Figures,
+} from './verdict'
+
+it('takes its factors from the usual tables', () => {
+  // Tables of Student's t and of the studentised range, as in any textbook of statistics (from memory).
+  for (const [freedom, t] of [
+    [1, 12.706],
+    [8, 2.306],
+    [30, 2.042],
+  ])
+    expect(studentT(0.975, freedom)).toBeCloseTo(t, 3)
+  for (const [groups, freedom, q] of [
+    [3, 10, 3.877],
+    [5, 20, 4.232],
+    [8, 8, 5.596],
+  ])
+    expect(studentisedRange(0.95, groups, freedom)).toBeCloseTo(q, 2)
+})
+
+it('calls 3 h 21 min against 2 h 37 min clear, both watched (common practice, no source: 44 min)', () => {
+  const found = verdict({ values: [12_060], uncertainty: 2 }, { values: [9420], uncertainty: 2 })
+  expect(found).toMatchObject({ verdict: 'clear', difference: 44 * 60 })
+  // By hand: k = 2.306, 2 % of each: 2.306 × √(241.2² + 188.4²) = 706 s; twice 2 s each adds nothing to speak of.
+  expect(found.limit).toBeCloseTo(705.8, 0)
+  expect(found.atLeast).toBeCloseTo(44 * 60 - 705.8, 0)
+})
+
+it('can’t tell what lies within the limit, and calls small what is not worth noticing', () => {
+  const at = (a: number, b: number, uncertainty = 5) =>
+    verdict(
+      { values: [a], uncertainty },
+      { values: [b], uncertainty },
+      { repeatability: { share: 0.002, freedom: 30, assumed: false } },
+    ).verdict
+  expect(at(6000, 6020)).toBe('cannot-tell')
+  // Real, but under five minutes; real, but under five percent.
+  expect(at(3000, 3200)).toBe('small')
+  expect(at(20_000, 20_400)).toBe('small')
+  expect(at(6000, 6400)).toBe('clear')
+  // A reading at five-minute checks is not known well enough.
+  expect(at(6000, 6400, 300)).toBe('cannot-tell')
+})
+
+it('learns how well runs repeat, a little from a few and more from many', () => {
+  expect(pooledRepeatability([[100], [7]])).toBeNull()
+  // About their own means: (1 % and 1 %) from each of two pairs: the sum of squares is 4e-4 over 2 degrees.
+  expect(pooledRepeatability([[99, 101], [198, 202], [5]])).toEqual({
+    share: expect.closeTo(Math.sqrt(2e-4), 12),
+    freedom: 2,
+    assumed: false,
+  })
+  expect(pooledRepeatability(Array.from({ length: 50 }, () => [99, 101]))?.freedom).toBe(30)
+  const own = moderated([{ values: [90, 110], uncertainty: 0 }], ASSUMED_REPEATABILITY)
+  // (8 × 0.02² + 2 × 0.1²) ÷ 9.
+  expect(own).toEqual({
+    share: expect.closeTo(Math.sqrt((8 * 4e-4 + 0.02) / 9), 12),
+    freedom: 9,
+    assumed: false,
+  })
+  expect(moderated([{ values: [90], uncertainty: 0 }], ASSUMED_REPEATABILITY)).toEqual(ASSUMED_REPEATABILITY)
+})
+
+/** Times as they come out: they repeat to `spread`, and are read at checks of `interval`, the middle of the bracket. */
+function measured(random: Random, truth: number, runs: number, spread: number, interval: number): Figures {
+  const values = Array.from({ length: runs }, () => {
+    const time = truth * (1 + spread * random.normal())
+    return interval > 1 ? (Math.floor(time / interval) + 0.5) * interval : time
+  })
+  return { values, uncertainty: Math.hypot(interval / Math.sqrt(12), 5 / Math.sqrt(12)) }
+}
+
+it('tells equal set-ups apart in at most 5 %, and set-ups 15 % apart in at least 95 %', () => {
+  for (const interval of [1, 300])
+    for (const runs of [1, 2, 3, 5])
+      for (const spread of [0.01, 0.02]) {
+        const random = randomFrom(100 * runs + interval)
+        let [apart, told] = [0, 0]
+        for (let i = 0; i < 1000; i++) {
+          const truth = 4000 + 4000 * random.uniform()
+          const set = (of: number) => measured(random, of, runs, spread, interval)
+          if (verdict(set(truth), set(truth)).verdict !== 'cannot-tell') apart++
+          if (verdict(set(truth), set(truth * 1.15)).verdict !== 'cannot-tell') told++
+        }
+        const label = `${runs} runs read each ${interval} s that repeat to ${spread}`
+        expect(apart / 1000, label).toBeLessThanOrEqual(0.05)
+        expect(told / 1000, label).toBeGreaterThanOrEqual(0.95)
+      }
+})
+
+it('has the truly best among the leaders in at least 95 % of campaigns, equal set-ups included', () => {
+  for (const count of [3, 5, 8]) {
+    const random = randomFrom(count)
+    let led = 0
+    for (let i = 0; i < 1000; i++) {
+      const truths = Array.from({ length: count }, () => (i % 2 ? 6000 : 5000 + 3000 * random.uniform()))
+      const best = truths.indexOf(Math.min(...truths))
+      if (
+        leadingGroup(
+          truths.map((t) => measured(random, t, 2, 0.02, 60)),
+          'lower',
+        ).includes(best)
+      )
+        led++
+    }
+    expect(led / 1000, `${count} set-ups`).toBeGreaterThanOrEqual(0.95)
+  }
+})
+
+it('leads with the best, whichever way is better, and leaves out what was not reached', () => {
+  const of = (...values: number[]): Figures => ({ values, uncertainty: 1 })
+  const setups = [of(9000), of(NaN), of(6000, 6010), of(6050), of()]
+  expect(leadingGroup(setups, 'lower')).toEqual([2, 3])
+  expect(leadingGroup(setups, 'higher')).toEqual([0])
+  expect(leadingGroup([of(NaN)], 'lower')).toEqual([])
+  expect(leadingGroup([of(5000), of(5020)], 'lower')).toEqual([0, 1])
+})

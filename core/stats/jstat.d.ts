@@ -1,0 +1,8 @@
+/** What is used of the package, which carries no types of its own. */
+declare module 'jstat' {
+  const jStat: {
+    studentt: { inv(p: number, freedom: number): number }
+    tukey: { inv(p: number, groups: number, freedom: number): number }
+  }
+  export default jStat
+}
