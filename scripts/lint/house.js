@@ -24,7 +24,7 @@ export const HOUSE = {
     packages: ['d3-array'],
   },
   'core/compare': {
-    rooms: ['core/analysis', 'core/stats', 'core/gear', 'core/trace'],
+    rooms: ['core/analysis', 'core/protocol', 'core/stats', 'core/gear', 'core/trace'],
     packages: ['d3-array'],
   },
   'core/model': {
@@ -57,7 +57,7 @@ export const HOUSE = {
     packages: ['yup', 'papaparse', 'date-fns'],
   },
   'core/words': { rooms: [], packages: [] },
-  'core/words/sentences': { rooms: ['core/words', 'core/analysis'], packages: [] },
+  'core/words/sentences': { rooms: ['core/words', 'core/compare', 'core/analysis'], packages: [] },
 
   'web/theme': { rooms: [], packages: ['vuetify', 'vuetify/*'] },
   'web/workers': { rooms: ['core'], packages: ['comlink'] },

@@ -2,13 +2,17 @@ import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { compareRuns } from '@core/compare/table'
 import { duration, figure } from '@core/words/figures'
+import { workedOutLevel } from '@core/analysis/workedOut'
+import { samplesOf, type Samples } from '@core/trace/samples'
 import { powerColumn, type Trace } from '@core/trace/trace'
-import type { Path } from '../../charts/options'
+import { fromCommonLevel, fromPowerOn } from '@core/compare/align'
+import type { Path, Point } from '../../charts/options'
 import { tellingNames } from '@core/words/names'
-import { pointsOf } from '../../charts/reduction'
+import { pointsOfSamples } from '../../charts/reduction'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
 
+const NOTHING: Trace = { time: new Float64Array(0), temperatures: {} }
 /** More than this on one chart are drawn thin and grey. */
 const MOST_INKS = 8
 
@@ -32,6 +36,11 @@ export function useComparison() {
         ? String(route.query.baseline)
         : (chosen.value[0] ?? ''),
     set: (id) => void router.replace({ query: { ...route.query, baseline: id } }),
+  })
+  /** The clocks: from power-on, or from the highest common start level. */
+  const align = computed<'start' | 'level'>({
+    get: () => (route.query.align === 'level' ? 'level' : 'start'),
+    set: (to) => void router.replace({ query: { ...route.query, align: to === 'start' ? undefined : to } }),
   })
   watch(chosen, (ids) => ids.forEach((id) => void analyses.ask(id)), { immediate: true })
 
@@ -68,16 +77,29 @@ export function useComparison() {
     )
   })
 
+  const alignment = computed(() => {
+    const traces = runs.value.map((r) => logbook.traces.get(r.id))
+    const known = traces.filter((t) => t !== undefined)
+    return align.value === 'level' && known.length === traces.length && known.length > 1
+      ? fromCommonLevel(known)
+      : fromPowerOn(runs.value.map(() => NOTHING))
+  })
+  /** On the aligned clock; what lies before its beginning is not drawn. */
+  const shifted = (points: Point[], i: number): Point[] => {
+    const shift = alignment.value.shiftS[i] ?? 0
+    return shift === 0 ? points : points.map(({ x, y }) => ({ x: x - shift, y })).filter(({ x }) => x >= 0)
+  }
+
   const pathsOf = (
-    column: (trace: Trace) => Float64Array | undefined,
+    samples: (trace: Trace) => Samples,
     ended: (path: Path, runId: string) => Path = (path) => path,
   ): Path[] =>
     runs.value.flatMap((r, i) => {
       const trace = logbook.traces.get(r.id)
-      const points = trace ? pointsOf(trace.time, column(trace)) : []
-      return points.length
-        ? [ended({ label: names.value[r.id], ink: inks.value[r.id], points, faded: i >= MOST_INKS }, r.id)]
-        : []
+      const points = trace ? pointsOfSamples(samples(trace)) : []
+      const path = { label: names.value[r.id], ink: inks.value[r.id], points, faded: i >= MOST_INKS }
+      const whole = points.length ? ended(path, r.id) : path
+      return whole.points.length ? [{ ...whole, points: shifted(whole.points, i) }] : []
     })
   /** A path ends at its full mark; one that never got there says where it stopped. */
   function finished(path: Path, runId: string): Path {
@@ -87,7 +109,7 @@ export function useComparison() {
     const before = path.points.filter((p) => p.x < full.timeS)
     return { ...path, points: [...before, { x: full.timeS, y: 100 }], finish: duration(full.timeS) }
   }
-  const level = computed(() => pathsOf((t) => t.percent, finished))
-  const power = computed(() => pathsOf(powerColumn))
-  return { chosen, baseline, rows, level, power, until, names, inks, busy }
+  const level = computed(() => pathsOf(workedOutLevel, finished))
+  const power = computed(() => pathsOf((t) => samplesOf(t.time, powerColumn(t))))
+  return { chosen, baseline, align, alignment, runs, worked, rows, level, power, until, names, inks, busy }
 }

@@ -1,0 +1,94 @@
+import { expect, it } from 'vitest'
+import type { Analysis } from '../analysis/analyse'
+import { noConditions } from '../protocol/runConditions'
+import { fairness, type FairSide } from './fairness'
+import { figuresOf, GOALS, rank } from './ranking'
+
+const full = GOALS.find((g) => g.key === 'full')!
+const ran = (timeS: number, uncertaintyS = 5, gain = 30) =>
+  ({
+    milestones: [
+      {
+        percent: 100,
+        timeS,
+        uncertaintyS,
+        ...(Number.isNaN(timeS) ? { reason: 'The run ended below it.' } : {}),
+      },
+    ],
+    marks: [{ atS: 900, gain, uncertainty: 0.41 }],
+    heat: [],
+    efficiency: { reason: 'The device states no capacity.' },
+  }) as unknown as Analysis
+
+it('ranks set-ups by their means, with leaders, verdicts, and those without a figure last', () => {
+  const { places } = rank([[ran(6600)], [ran(NaN)], [ran(4920), ran(4930)], [ran(5000)]], full)
+  expect(places.map((p) => [p.index, p.verdict, p.leads, p.runs])).toEqual([
+    [2, 'first', true, 2],
+    [3, 'cannot-tell', true, 1],
+    [0, 'clear', false, 1],
+    [1, 'not-reached', false, 0],
+  ])
+  expect(places[0]).toMatchObject({ value: 4925, behind: 0 })
+  expect(places[2].behind).toBe(6600 - 4925)
+  expect(places[2].atLeast).toBeGreaterThan(1000)
+  // One degree of freedom more than the eight assumed; a single run scatters by √2 more than two.
+  expect(places[1].spread / places[0].spread).toBeCloseTo((5000 / 4925) * Math.SQRT2, 1)
+})
+
+it('takes the higher for the better where it is, and no figure where there is none', () => {
+  const fifteen = GOALS.find((g) => g.key === 'fifteen')!
+  expect(rank([[ran(1, 1, 20)], [ran(1, 1, 35)]], fifteen).places.map((p) => p.index)).toEqual([1, 0])
+  for (const key of ['coolest', 'least-lost', 'half'])
+    expect(
+      figuresOf(
+        GOALS.find((g) => g.key === key)!,
+        [ran(1)],
+      ).values,
+    ).toEqual([])
+  const warm = { ...ran(1), heat: [{ maxC: 41, uncertaintyC: NaN }] } as unknown as Analysis
+  expect(
+    figuresOf(
+      GOALS.find((g) => g.key === 'coolest')!,
+      [warm],
+    ),
+  ).toEqual({ values: [41], uncertainty: 0.5 })
+})
+
+const side = (over: Partial<FairSide> = {}, conditions: Partial<FairSide['conditions']> = {}): FairSide => ({
+  startPercent: 2,
+  conditions: { ...noConditions(), deviceState: 'asleep', healthPercent: 100, ambientC: 21, ...conditions },
+  cable: 'Long grey',
+  meter: 'Tally',
+  reading: 'every 5 min',
+  corrected: false,
+  ...over,
+})
+const stateOf = (label: string, sides: FairSide[], isAligned = false) => {
+  const { state, weight } = fairness(sides, isAligned).find((r) => r.label === label)!
+  return [state, weight]
+}
+
+it('names every condition that differs, and takes unknown for no equal', () => {
+  expect(stateOf('Start level', [side(), side({ startPercent: 3 })])).toEqual(['equal', 'blocking'])
+  expect(stateOf('Start level', [side(), side({ startPercent: 4 })])).toEqual(['different', 'blocking'])
+  expect(stateOf('Start level', [side(), side({ startPercent: 4 })], true)).toEqual(['different', 'warning'])
+  expect(stateOf('Start level', [side(), side({ startPercent: NaN })])).toEqual(['unknown', 'blocking'])
+  expect(stateOf('Battery health', [side(), side({}, { healthPercent: 97 })])).toEqual(['equal', 'blocking'])
+  expect(stateOf('Battery health', [side(), side({}, { healthPercent: 96 })])).toEqual([
+    'different',
+    'blocking',
+  ])
+  expect(stateOf('Room temperature', [side(), side({}, { ambientC: 24.5 })])).toEqual([
+    'different',
+    'warning',
+  ])
+  expect(
+    stateOf('Room temperature', [side({}, { ambientC: null }), side({}, { ambientC: 18 }), side()]),
+  ).toEqual(['unknown', 'warning'])
+  expect(stateOf('State of the device', [side(), side({}, { deviceState: ' Asleep ' })])).toEqual([
+    'equal',
+    'blocking',
+  ])
+  expect(stateOf('Cable', [side(), side({ cable: '' })])).toEqual(['unknown', 'warning'])
+  expect(stateOf('Put right later', [side(), side({ corrected: true })])).toEqual(['different', 'warning'])
+})

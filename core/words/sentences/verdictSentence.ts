@@ -1,0 +1,64 @@
+import type { Goal, Place, Ranking } from '../../compare/ranking'
+import { duration, figure } from '../figures'
+
+const GOAL_WORDS: Record<Goal['key'], { tab: string; said: string; behind: string }> = {
+  fifteen: { tab: '15 min', said: 'In 15 minutes', behind: 'brings less' },
+  thirty: { tab: '30 min', said: 'In half an hour', behind: 'brings less' },
+  half: { tab: 'half', said: 'To half', behind: 'is later' },
+  eighty: { tab: '80 %', said: 'To 80 %', behind: 'is later' },
+  full: { tab: 'full', said: 'To full', behind: 'is later' },
+  coolest: { tab: 'coolest', said: 'Of heat', behind: 'is warmer' },
+  'least-lost': { tab: 'least lost', said: 'Of losses', behind: 'loses more' },
+}
+export const goalTab = ({ key }: Goal): string => GOAL_WORDS[key].tab
+
+/** A goal's figure with its unit. */
+export const goalFigure = ({ kind }: Goal, value: number): string =>
+  ({
+    time: duration(value),
+    points: figure(value, 1, 'points'),
+    celsius: figure(value, 1, '°C'),
+    share: figure(100 * value, 0, '%'),
+  })[kind]
+
+/** What stands beside a place in the ranking. */
+export function placeWords(goal: Goal, place: Place): string {
+  if (place.verdict === 'first') return 'first'
+  if (place.verdict === 'not-reached') return 'not reached'
+  const behind = goalFigure(goal, place.behind)
+  if (place.verdict === 'cannot-tell') return `can’t tell apart · ${behind}`
+  const word = place.verdict === 'small' ? 'real but small' : 'clear'
+  return `${word} · ${behind}, at least ${goalFigure(goal, place.atLeast)}`
+}
+
+const list = (names: readonly string[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`
+
+/**
+ * The answer in a sentence: who leads, who can't be told from them, who is clearly behind; or the cheapest of the leaders
+ * that is owned already, which is then to be kept.
+ *
+ * @param names of the set-ups, in the order of the list that was ranked
+ * @param drawer whether each is in the drawer already, and what it costs: of those that do as well, the cheapest is kept
+ */
+export function verdictSentence(
+  goal: Goal,
+  { places }: Ranking,
+  names: readonly string[],
+  drawer: readonly { owned: boolean; cost: number }[],
+): { text: string; advice: string } {
+  const { said, behind } = GOAL_WORDS[goal.key]
+  const reached = places.filter((p) => p.verdict !== 'not-reached')
+  if (reached.length < 2) return { text: `${said}, there are not two figures to compare.`, advice: '' }
+  const leaders = reached.filter((p) => p.leads)
+  const trailing = reached.filter((p) => !p.leads)
+  const cost = (p: Place) => drawer[p.index].cost
+  const [kept] = leaders.filter((p) => drawer[p.index].owned).sort((a, b) => cost(a) - cost(b))
+  const others = trailing[0]
+    ? `; ${names[trailing[0].index]} ${behind} by at least ${goalFigure(goal, trailing[0].atLeast)}`
+    : ''
+  if (leaders.length === 1) return { text: `${said}, ${names[leaders[0].index]} leads${others}.`, advice: '' }
+  const together = `${said}, ${list(leaders.map((p) => names[p.index]))} can’t be told apart${others}.`
+  const isChoice = kept && leaders.some((p) => !drawer[p.index].owned || cost(p) > cost(kept))
+  return { text: together, advice: isChoice ? `You own ${names[kept.index]}: keep it.` : '' }
+}

@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Goal, Ranking } from '@core/compare/ranking'
+import { figure } from '@core/words/figures'
+import { goalFigure, placeWords } from '@core/words/sentences/verdictSentence'
+import InkMark from '../../components/InkMark.vue'
+import type { SetUp } from './useVerdict'
+
+/** Set-ups in their order, each with its ± as a bar on one scale; those that can't be told from the best stand together. */
+const props = defineProps<{
+  goal: Goal
+  ranking: Ranking
+  setups: readonly SetUp[]
+  names: Readonly<Record<string, string>>
+  inks: Readonly<Record<string, number>>
+}>()
+
+const scale = computed(() => {
+  const known = props.ranking.places.filter((p) => !Number.isNaN(p.value))
+  const low = Math.min(...known.map((p) => p.value - p.spread))
+  const high = Math.max(...known.map((p) => p.value + p.spread))
+  return (value: number) => (high > low ? (100 * (value - low)) / (high - low) : 50)
+})
+const rows = computed(() =>
+  props.ranking.places.map((place) => {
+    const setup = props.setups[place.index]
+    const { value, spread } = place
+    return {
+      place,
+      key: setup.key,
+      ink: props.inks[setup.runs[0].id],
+      name: props.names[setup.key],
+      value: Number.isNaN(value) ? 'not reached' : goalFigure(props.goal, value),
+      spread: Number.isNaN(spread) ? '' : `± ${goalFigure(props.goal, spread)}`,
+      runs: place.runs > 1 ? ` · ${place.runs} runs` : '',
+      words: placeWords(props.goal, place),
+      dot: { left: `${scale.value(value)}%` },
+      bar: {
+        left: `${scale.value(value - spread)}%`,
+        width: `${scale.value(value + spread) - scale.value(value - spread)}%`,
+      },
+    }
+  }),
+)
+const assumed = computed(() => props.ranking.repeatability.assumed)
+</script>
+
+<template>
+  <section aria-label="Ranking">
+    <ol>
+      <li
+        v-for="row in rows"
+        :key="row.key"
+        :class="{ leads: row.place.leads }"
+        :data-testid="`place-${row.place.verdict}`"
+      >
+        <div class="line">
+          <span
+            ><InkMark :ink="row.ink" /> <strong>{{ row.name }}</strong></span
+          >
+          <span class="figure"
+            >{{ row.value }} <span class="quiet">{{ row.spread }}</span></span
+          >
+        </div>
+        <div v-if="row.spread" class="scale" aria-hidden="true">
+          <span class="bar" :style="row.bar"></span><span class="dot" :style="row.dot"></span>
+        </div>
+        <p class="quiet">{{ row.words }}{{ row.runs }}</p>
+      </li>
+    </ol>
+    <p class="quiet small">
+      Runs are taken to repeat within
+      <span :class="{ assumed }" :title="assumed ? 'Assumed: too few repeats tell' : undefined">{{
+        figure(100 * ranking.repeatability.share, 1, '%')
+      }}</span>{{ assumed ? ', assumed' : '' }}. The bars are twice what is known of a figure.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+ol {
+  list-style: none;
+  padding: 0;
+}
+li {
+  padding: 2px 0 6px 12px;
+  border-left: 3px solid transparent;
+}
+.leads {
+  border-left-color: rgb(var(--v-theme-primary));
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  align-items: baseline;
+}
+.scale {
+  position: relative;
+  height: 8px;
+  margin: 2px 0;
+}
+.scale::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  right: 0;
+  top: 4px;
+  border-top: var(--hairline);
+}
+.bar {
+  position: absolute;
+  top: 2px;
+  height: 4px;
+  background: rgb(var(--v-theme-primary));
+  opacity: 0.3;
+}
+.dot {
+  position: absolute;
+  top: 0;
+  width: 8px;
+  height: 8px;
+  margin-left: -4px;
+  border-radius: 50%;
+  background: rgb(var(--v-theme-primary));
+}
+p {
+  font-size: 0.86rem;
+}
+.small {
+  font-size: 0.8rem;
+}
+</style>
