@@ -9,5 +9,7 @@ it('says "faster by" in three ways (common practice, no source): 3 h 21 min agai
 })
 
 it('knows nothing of a time that was not reached', () => {
+  expect(timeDifference(0, 600).speedRatio).toBeNaN()
+  expect(timeDifference(600, 0)).toEqual({ savedS: -600, savedShare: NaN, speedRatio: 0 })
   expect(timeDifference(NaN, 600)).toEqual({ savedS: NaN, savedShare: NaN, speedRatio: NaN })
 })
