@@ -10,6 +10,7 @@ import { withDoubt } from '@core/words/sentences/sentence'
 import PathChart from '../../charts/PathChart.vue'
 import type { Flag } from '../../charts/options'
 import { useChartView } from '../../composables/useChartView'
+import { useOneByOne } from '../../composables/useOneByOne'
 import PartsRuler from './PartsRuler.vue'
 import { levelPaths, samplesOfRun, stripsByLevel, stripsOf } from './runPaths'
 
@@ -26,12 +27,14 @@ const props = defineProps<{
 
 const whole = computed(() => Math.max(60, durationOf(props.trace) * 1.02))
 const { view, isWhole, show, showAll, cursor, point, onKey } = useChartView(whole)
+/** The path first, then strip by strip. */
+const drawn = useOneByOne()
 const samples = computed(() => samplesOfRun(props.trace))
 const level = computed(() => levelPaths(samples.value, props.run.ink, view.value, props.sourceName))
 const strips = computed(() =>
   props.across === 'level'
     ? stripsByLevel(samples.value, props.run.ink)
-    : stripsOf(samples.value, props.run.ink, view.value),
+    : stripsOf(samples.value, props.run.ink, view.value, drawn.value),
 )
 const NAMES: Record<number, string> = { 50: 'half', 80: '80 %', 100: 'full' }
 /** 90 % is in the table; on the curve it would crowd its neighbours. */
@@ -108,7 +111,7 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
         :findings="places"
         :summary="summary"
         solid
-        :show-clock="strips.length === 0"
+        :show-clock="samples.strips.length === 0"
         :cursor="cursor"
         @moved="show"
         @pointed="point"
@@ -123,7 +126,7 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
     <p v-else-if="strips.length === 0" class="quiet">
       Nothing to draw against the level: neither watts nor temperatures were read beside one.
     </p>
-    <div v-for="(strip, i) in strips" :key="strip.key">
+    <div v-for="(strip, i) in strips.slice(0, drawn)" :key="strip.key">
       <h2 class="strip">
         {{ strip.title }} <span class="quiet">{{ strip.unit }}</span>
       </h2>
@@ -138,10 +141,10 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
         :height="
           across === 'level'
             ? 240
-            : (i === 0 ? HEIGHTS.first : HEIGHTS.other) + (i === strips.length - 1 ? 18 : 0)
+            : (i === 0 ? HEIGHTS.first : HEIGHTS.other) + (i === samples.strips.length - 1 ? 18 : 0)
         "
         :stepped="strip.stepped"
-        :show-clock="across === 'level' || i === strips.length - 1"
+        :show-clock="across === 'level' || i === samples.strips.length - 1"
         solid
         :summary="`${strip.title} ${across === 'level' ? 'against the level' : 'on the same clock'}; the readings are in the table view`"
         :cursor="across === 'level' ? undefined : cursor"

@@ -79,9 +79,9 @@ export function levelPaths({ shown, worked }: RunSamples, ink: number, view: Vie
   ]
 }
 
-/** What is in view of the strips. */
-export const stripsOf = ({ strips }: RunSamples, ink: number, view: View): Strip[] =>
-  strips.map(({ samples, label, ...strip }) => ({
+/** What is in view of the first `count` strips. */
+export const stripsOf = ({ strips }: RunSamples, ink: number, view: View, count = Infinity): Strip[] =>
+  strips.slice(0, count).map(({ samples, label, ...strip }) => ({
     ...strip,
     paths: [{ label, ink, points: pointsOfSamples(samples, view) }],
   }))
