@@ -116,6 +116,7 @@ test('a table of somebody else’s is mapped by hand', async ({ page }) => {
     await page.getByRole('combobox', { name: `What ${header} holds` }).press('Enter')
     // The list is long and scrolls by itself; the choice is made on the element, wherever it stands.
     const option = page.getByRole('option', { name: meaning, exact: true })
+    await expect(option).toBeAttached()
     // A list that is still opening may not hear the first click.
     await expect(async () => {
       if (await option.count()) await option.evaluate((item: HTMLElement) => item.click())

@@ -3,6 +3,7 @@ import { traceFromReadings, type Reading, type Trace } from '../trace/trace'
 import { withTime, withValue } from '../trace/trace'
 import { analyse } from './analyse'
 import { headlineOf } from './headline'
+import { binsOf } from './parts/bins'
 
 const rows = (count: number, at: (i: number) => Partial<Reading>): Trace =>
   traceFromReadings(Array.from({ length: count }, (_, i) => ({ t: i * 60, ...at(i) })))
@@ -54,6 +55,17 @@ it.each(Object.entries(HOSTILE))('takes %s without a figure that cannot be', (_,
   const found = a.findings.map((f) => f.atS).filter(Number.isFinite)
   expect(found).toEqual(found.toSorted((x, y) => x - y))
   expect(headlineOf(a).durationS).toBe(a.durationS)
+})
+
+it('tells a hundred thousand falls of the level as the first few and a count, and makes no room for a year of nothing', () => {
+  const wild = rows(2000, (i) => ({ percent: i % 2 ? 40 : 60 }))
+  const falls = analyse(wild).findings.filter((f) => f.code === 'level-fell')
+  expect(falls).toHaveLength(25)
+  expect(falls[24].message).toContain('And 975 more like it.')
+  const time = Float64Array.from({ length: 101 }, (_, i) => (i < 100 ? i : 3e7))
+  const lonely = { time, power: new Float64Array(101).fill(9), temperatures: {} }
+  expect(binsOf({ t: time, v: lonely.power }, 5).t).toHaveLength(21)
+  expect(analyse(lonely).parts.length).toBeLessThan(4)
 })
 
 it('works everything out anew where a reading is put right', () => {

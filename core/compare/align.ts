@@ -1,3 +1,5 @@
+import type { Analysis } from '../analysis/analyse'
+import { marks } from '../analysis/marks'
 import { milestones } from '../analysis/milestones'
 import { samplesOf } from '../trace/samples'
 import type { Trace } from '../trace/trace'
@@ -32,5 +34,50 @@ export function fromCommonLevel(traces: readonly Trace[]): Alignment {
       const [crossing] = milestones(trace, [percent])
       return crossing.reason ? NaN : crossing.timeS
     }),
+  }
+}
+
+const NEVER = 'The run never was at the level at which the clocks begin.'
+
+/**
+ * A run's figures on the clock of an alignment: times count from where it begins, gains from its level. Figures of the
+ * whole run, such as watts, energy and heat, stay as they are.
+ */
+export function onAlignedClock(
+  analysis: Analysis,
+  trace: Trace,
+  percent: number | null,
+  shiftS: number,
+): Analysis {
+  if (percent === null) return analysis
+  const lies = Number.isNaN(shiftS)
+  const moved = marks(
+    trace,
+    analysis.marks.map(({ atS }) => atS + (lies ? 0 : shiftS)),
+  )
+  // By the same reading of the display as the marks: half a point would be lost against the level itself.
+  const base = lies ? NaN : marks(trace, [shiftS])[0].percent
+  return {
+    ...analysis,
+    milestones: analysis.milestones.map((m) => {
+      const reason =
+        m.reason ?? (lies ? NEVER : m.percent <= percent ? 'The clocks begin there, or above it.' : undefined)
+      return reason === undefined
+        ? {
+            ...m,
+            timeS: m.timeS - shiftS,
+            earliestS: m.earliestS - shiftS,
+            latestS: m.latestS - shiftS,
+            firstSeenS: m.firstSeenS - shiftS,
+          }
+        : { ...m, timeS: NaN, uncertaintyS: NaN, reason }
+    }),
+    marks: moved.map((m, i) => ({
+      ...m,
+      atS: analysis.marks[i].atS,
+      ...(lies
+        ? { percent: NaN, gain: NaN, uncertainty: NaN, ceiling: false, reason: NEVER }
+        : { gain: m.percent - base }),
+    })),
   }
 }

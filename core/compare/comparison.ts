@@ -135,20 +135,21 @@ function timeOf(
 
 /** Levels at the agreed moments of the shifted clocks; gains are those since the clocks began. */
 function levelsOf(traces: readonly Trace[], { percent: from, shiftS }: Alignment) {
+  // The first is where the clocks begin, read off the display as the others are.
   const byRun = traces.map((trace, i) =>
     marks(
       trace,
-      DEFAULT_MARKS.map((atS) => atS + (shiftS[i] || 0)),
+      [0, ...DEFAULT_MARKS].map((atS) => atS + (shiftS[i] || 0)),
     ),
   )
   return DEFAULT_MARKS.map((atS, at) => ({
     atS,
     runs: byRun.map((run, i) => {
-      const { percent, gain, uncertainty, ceiling } = run[at]
+      const { percent, gain, uncertainty, ceiling } = run[at + 1]
       const known = !Number.isNaN(shiftS[i])
       return {
         percent: known ? percent : NaN,
-        gain: !known ? NaN : from === null ? gain : percent - from,
+        gain: !known ? NaN : from === null ? gain : percent - run[0].percent,
         uncertainty: known ? uncertainty : NaN,
         ceiling: known && ceiling,
       }

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { traceFromReadings } from '../trace/trace'
-import { fromCommonLevel, fromPowerOn } from './align'
+import { analyse } from '../analysis/analyse'
+import { fromCommonLevel, fromPowerOn, onAlignedClock } from './align'
 import { isEnoughOvernight, ladder, pricePerMinute } from './ladder'
 import { leadChanges, type LevelsAt } from './leads'
 
@@ -18,6 +19,21 @@ it('sets every clock to its own crossing of the highest start level', () => {
   expect(fromPowerOn(traces)).toEqual({ percent: null, shiftS: [0, 0, 0] })
   expect(fromCommonLevel([rising(2, 1), rising(90, 0.1)]).shiftS[0]).toBeNaN()
   expect(fromCommonLevel([rising(2, 1), traceFromReadings([{ t: 0, power: 9 }])]).percent).toBeNull()
+})
+
+it('counts times and gains from where the aligned clocks begin', () => {
+  // A point a minute from 2 %, aligned at 12 % (half a minute before minute 10): 50 % at 47:30 is 38 minutes later.
+  const trace = rising(2, 1)
+  const plain = analyse(trace)
+  const moved = onAlignedClock(plain, trace, 12, 570)
+  expect(moved.milestones.find((m) => m.percent === 50)?.timeS).toBeCloseTo(38 * 60, 6)
+  const [five] = moved.marks
+  expect([five.atS, five.gain]).toEqual([300, expect.closeTo(5, 6)])
+  expect(onAlignedClock(plain, trace, null, 0)).toBe(plain)
+  expect(onAlignedClock(plain, trace, 60, 3500).milestones[0].reason).toMatch(/begin there/)
+  const never = onAlignedClock(plain, trace, 90, NaN)
+  expect(never.milestones.every((m) => m.reason)).toBe(true)
+  expect(never.marks.every((m) => Number.isNaN(m.gain))).toBe(true)
 })
 
 it('tells where a lead turns, and where it vanishes near the ceiling', () => {

@@ -23,11 +23,22 @@ export const useAnalyses = defineStore('analyses', () => {
   const asked = new Map<string, Promise<Analysis | undefined>>()
   let filling: Promise<void> | undefined
 
+  /** By the run as it stands: a list asks for all of them whenever one is done, and records are replaced, not changed. */
+  const bases = new WeakMap<Run, { of: unknown[]; basis: string }>()
+
   /** Everything a run's figures are worked out from: they change when it does. */
   function basisOf(runId: string): string {
     const run = logbook.run(runId)
-    const options = run && [ownOptions(run), logbook.device(run.deviceId)?.claims]
-    return `${ANALYSIS_VERSION} ${logbook.traceKeys.get(runId)} ${JSON.stringify(options)}`
+    const traceKey = logbook.traceKeys.get(runId)
+    if (!run) return `${ANALYSIS_VERSION} ${traceKey}`
+    const { meterId, thermometerId } = run.conditions
+    const of = [traceKey, logbook.meter(meterId), logbook.meter(thermometerId), logbook.device(run.deviceId)]
+    const known = bases.get(run)
+    if (known?.of.every((part, i) => part === of[i])) return known.basis
+    const options = [ownOptions(run), logbook.device(run.deviceId)?.claims]
+    const basis = `${ANALYSIS_VERSION} ${traceKey} ${JSON.stringify(options)}`
+    bases.set(run, { of, basis })
+    return basis
   }
 
   async function work(runId: string): Promise<Analysis | undefined> {

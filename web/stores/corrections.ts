@@ -73,8 +73,16 @@ export const useCorrections = defineStore('corrections', () => {
   const putRuleRight = <K extends RuleName>(id: string, rule: K, to: Run[K], why: string) =>
     logbook.changeRun(id, (run) => correctRule(run, rule, to, because(why)))
 
-  const moveStart = (id: string, startedAt: string, said: { from: string; to: string }, why: string) =>
-    logbook.changeRun(id, (run) => correctStart(run, startedAt, said, because(why)))
+  /** Changes what a run is called and what is said of it, and its power-on where that is another: one write. */
+  const editRun = (
+    id: string,
+    changed: Partial<Pick<Run, 'name' | 'notes'>>,
+    start?: { startedAt: string; said: { from: string; to: string }; why: string },
+  ) =>
+    logbook.changeRun(id, (run) => ({
+      ...(start ? correctStart(run, start.startedAt, start.said, because(start.why)) : {}),
+      ...changed,
+    }))
 
   /** Answers a finding; it stays on record, with the answer beside it. */
   const answer = (id: string, finding: AnsweredFinding, text: string) =>
@@ -95,7 +103,7 @@ export const useCorrections = defineStore('corrections', () => {
     addForgotten,
     putRight,
     putRuleRight,
-    moveStart,
+    editRun,
     answer,
     carryBack,
   }

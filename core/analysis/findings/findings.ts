@@ -52,8 +52,28 @@ export const RULES: readonly Rule[] = [
   unknownFigures,
 ]
 
+/** Of one kind no more are told one by one: a broken log may have a hundred thousand, and nobody reads them. */
+const MOST_OF_A_KIND = 25
+
+/** The first of each kind, and how many more there are. */
+function bounded(found: readonly Finding[]): Finding[] {
+  const counts = new Map<string, number>()
+  for (const { code } of found) counts.set(code, (counts.get(code) ?? 0) + 1)
+  const told = new Map<string, number>()
+  return found.flatMap((finding): Finding[] => {
+    const place = (told.get(finding.code) ?? 0) + 1
+    told.set(finding.code, place)
+    const more = counts.get(finding.code)! - MOST_OF_A_KIND
+    if (place > MOST_OF_A_KIND) return []
+    return place === MOST_OF_A_KIND && more > 0
+      ? [{ ...finding, message: `${finding.message} And ${more} more like it.` }]
+      : [finding]
+  })
+}
+
 /** What the figures of a run give cause to say, in order of time; what concerns the whole run comes last. */
 export function findings(inputs: FindingInputs): Finding[] {
   const at = (f: Finding) => (Number.isNaN(f.atS) ? Infinity : f.atS)
-  return RULES.flatMap((rule) => rule(inputs)).sort((a, b) => (at(a) === at(b) ? 0 : at(a) - at(b)))
+  const found = RULES.flatMap((rule) => rule(inputs))
+  return bounded(found.sort((a, b) => (at(a) === at(b) ? 0 : at(a) - at(b))))
 }

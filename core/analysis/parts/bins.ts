@@ -16,7 +16,8 @@ export interface Bins extends Samples {
 export function binsOf(samples: Samples, seconds: number): Bins {
   const { t, v } = samples
   if (!(medianInterval(samples) < seconds)) return { t, v, startS: t, endS: t }
-  const most = Math.floor((t[t.length - 1] - t[0]) / seconds) + 1
+  // A year without a reading needs no room.
+  const most = Math.min(t.length, Math.floor((t[t.length - 1] - t[0]) / seconds) + 1)
   const [at, value, startS, endS] = Array.from({ length: 4 }, () => new Float64Array(most))
   let n = 0
   for (let from = 0; from < t.length;) {

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import type { Part } from '../../analysis/parts/parts'
 import type { Supply } from '../../analysis/supply'
-import { claimInWords, curveSentence } from './curve'
+import { claimInWords, curveSentence, slowedBy } from './curve'
 
 const part = (over: Partial<Part>): Part => ({
   kind: 'hold',
@@ -52,4 +52,9 @@ it('says of a claim whether it is met, by how much, and why it is open', () => {
   expect(plain(claimInWords({ ...short, verdict: 'not decided' }))).toBe(
     '“50 % in 30 min” is not decided. The run ended below it, at 40 %.',
   )
+})
+
+it('says by how much the charge slowed after a part', () => {
+  const parts = [part({ meanW: 25 }), part({ meanW: 20 }), part({ meanW: 22 })]
+  expect([0, 1, 2].map((i) => plain(slowedBy(parts, i)))).toEqual(['−20 %', '10 %', ''])
 })

@@ -5,7 +5,7 @@ import { duration, figure } from '@core/words/figures'
 import { workedOutLevel } from '@core/analysis/workedOut'
 import { samplesOf, type Samples } from '@core/trace/samples'
 import { powerColumn, type Trace } from '@core/trace/trace'
-import { fromCommonLevel, fromPowerOn } from '@core/compare/align'
+import { fromCommonLevel, fromPowerOn, onAlignedClock } from '@core/compare/align'
 import type { Path, Point } from '../../charts/options'
 import { tellingNames } from '@core/words/names'
 import { pointsOfSamples } from '../../charts/reduction'
@@ -44,16 +44,26 @@ export function useComparison() {
   })
   watch(chosen, (ids) => ids.forEach((id) => void analyses.ask(id)), { immediate: true })
 
+  const runs = computed(() => chosen.value.map((id) => logbook.run(id)!))
+  const alignment = computed(() => {
+    const traces = runs.value.map((r) => logbook.traces.get(r.id))
+    const known = traces.filter((t) => t !== undefined)
+    return align.value === 'level' && known.length === traces.length && known.length > 1
+      ? fromCommonLevel(known)
+      : fromPowerOn(runs.value.map(() => NOTHING))
+  })
+  const busy = computed(() => chosen.value.some((id) => !analyses.of(id)))
+  /** Figures on the clock that was chosen: a verdict on times from another clock would be none. */
   const worked = computed(() =>
-    chosen.value.flatMap((id) => {
-      const analysis = analyses.of(id)
-      return analysis ? [{ id, analysis }] : []
+    chosen.value.flatMap((id, i) => {
+      const [analysis, trace] = [analyses.of(id), logbook.traces.get(id)]
+      const { percent, shiftS } = alignment.value
+      if (!analysis) return []
+      return [{ id, analysis: trace ? onAlignedClock(analysis, trace, percent, shiftS[i]) : analysis }]
     }),
   )
-  const busy = computed(() => worked.value.length < chosen.value.length)
   const rows = computed(() => compareRuns(worked.value, baseline.value))
   const until = computed(() => Math.max(0, ...worked.value.map((w) => w.analysis.durationS)) * 1.02)
-  const runs = computed(() => chosen.value.map((id) => logbook.run(id)!))
   const names = computed(() =>
     tellingNames(
       runs.value.map((r) => ({
@@ -77,13 +87,6 @@ export function useComparison() {
     )
   })
 
-  const alignment = computed(() => {
-    const traces = runs.value.map((r) => logbook.traces.get(r.id))
-    const known = traces.filter((t) => t !== undefined)
-    return align.value === 'level' && known.length === traces.length && known.length > 1
-      ? fromCommonLevel(known)
-      : fromPowerOn(runs.value.map(() => NOTHING))
-  })
   /** On the aligned clock; what lies before its beginning is not drawn. */
   const shifted = (points: Point[], i: number): Point[] => {
     const shift = alignment.value.shiftS[i] ?? 0

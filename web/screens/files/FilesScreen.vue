@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { refDebounced } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import FormPick from '../../forms/FormPick.vue'
 import { download } from '../../composables/download'
 import { useBench } from '../../stores/bench'
@@ -24,6 +25,11 @@ const copies = useCopies()
 const notices = useNotices()
 const wiping = ref(false)
 const dragging = ref(false)
+/** A short file is read before a bar could be seen: nothing jumps for it. */
+const lasts = refDebounced(
+  computed(() => files.busy),
+  250,
+)
 
 async function exportLogbook() {
   try {
@@ -87,7 +93,7 @@ const THEMES = [
       accept=".json,.csv,.tsv,.txt,application/json,text/csv"
       @update:model-value="pick"
     />
-    <div v-if="files.busy" class="reading" role="status">
+    <div v-if="files.busy && lasts" class="reading" role="status">
       <v-progress-linear
         :model-value="100 * (files.progress ?? 0)"
         :indeterminate="files.progress === null"

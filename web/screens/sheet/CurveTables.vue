@@ -2,15 +2,10 @@
 import { computed } from 'vue'
 import type { Analysis } from '@core/analysis/analyse'
 import { clock, duration, figure } from '@core/words/figures'
-import { claimInWords, PART_END_WORDS } from '@core/words/sentences/curve'
+import { claimInWords, PART_END_WORDS, slowedBy } from '@core/words/sentences/curve'
 
 /** Parts of the curve, supply, heat, advertised claims and what a few minutes say: the tables behind the picture. */
 const props = defineProps<{ analysis: Analysis }>()
-/** By how much the charge slowed after a part: the next one's mean against its own. */
-function slowedBy(index: number): string {
-  const [part, next] = [props.analysis.parts[index], props.analysis.parts[index + 1]]
-  return next ? figure(100 * (next.meanW / part.meanW - 1), 0, '%').replace('-', '−') : ''
-}
 const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) ?? [])
 </script>
 
@@ -45,7 +40,7 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
                 >, at {{ figure(part.endPercent, 0, '%') }}</template
               >
             </td>
-            <td class="number">{{ slowedBy(i) }}</td>
+            <td class="number">{{ slowedBy(analysis.parts, i) }}</td>
           </tr>
         </tbody>
       </table>

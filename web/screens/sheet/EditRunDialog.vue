@@ -7,12 +7,10 @@ import FormDialog from '../../forms/FormDialog.vue'
 import FormText from '../../forms/FormText.vue'
 import { useYupForm } from '../../forms/useYupForm'
 import { useCorrections } from '../../stores/corrections'
-import { useLogbook } from '../../stores/logbook'
 
 /** When the run began, and what is to be said of it. Gear is put right among its conditions. */
 const props = defineProps<{ run: Run }>()
 const emit = defineEmits<{ done: [] }>()
-const logbook = useLogbook()
 const corrections = useCorrections()
 const before = localInput(props.run.startedAt)
 
@@ -37,13 +35,14 @@ const { submit, failure, busy } = useYupForm({
 })
 type Typed = Record<'name' | 'began' | 'notes' | 'why', string>
 const save = submit(async ({ name, began, notes, why }: Typed) => {
-  if (began !== before) {
-    const moment = new Date(began).toISOString()
-    const said = { from: dayAndTime(props.run.startedAt), to: dayAndTime(moment) }
-    await corrections.moveStart(props.run.id, moment, said, why)
+  // What was not touched here keeps what another tab may have written meanwhile.
+  const changed = {
+    ...(name === props.run.name ? {} : { name }),
+    ...(notes === props.run.notes ? {} : { notes }),
   }
-  if (notes !== props.run.notes || name !== props.run.name)
-    await logbook.changeRun(props.run.id, () => ({ name, notes }))
+  const startedAt = new Date(began).toISOString()
+  const said = { from: dayAndTime(props.run.startedAt), to: dayAndTime(startedAt) }
+  await corrections.editRun(props.run.id, changed, began === before ? undefined : { startedAt, said, why })
   emit('done')
 })
 </script>
