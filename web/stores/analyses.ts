@@ -13,6 +13,7 @@ import { useLogbook } from './logbook'
 
 /** Whole analyses kept in memory: a comparison holds a dozen or two, and the last ones looked at stay at hand. */
 const MOST_KEPT = 60
+const LISTS_TOLD_MS = 500
 
 /** The figures of runs, worked out off the main thread, once for each trace. */
 export const useAnalyses = defineStore('analyses', () => {
@@ -20,6 +21,8 @@ export const useAnalyses = defineStore('analyses', () => {
   const expectedOf = useExpected()
   const whole = shallowReactive(new Map<string, { basis: string; analysis: Analysis }>())
   const headlines = shallowReactive(new Map<string, KeptHeadline>())
+  const fresh = new Map<string, KeptHeadline>()
+  let shownAt = 0
   const asked = new Map<string, Promise<Analysis | undefined>>()
   let filling: Promise<void> | undefined
 
@@ -107,8 +110,16 @@ export const useAnalyses = defineStore('analyses', () => {
     whole.set(runId, { basis, analysis })
     for (const oldest of [...whole.keys()].slice(0, Math.max(0, whole.size - MOST_KEPT))) whole.delete(oldest)
     const headline = { basis, figures: headlineOf(analysis) }
-    headlines.set(runId, headline)
     void keepHeadline(runId, headline)
+    fresh.set(runId, headline)
+    if (!filling) showFresh()
+  }
+
+  /** Lists go through all their rows at every change: while many runs are worked out, they are told of some at once. */
+  function showFresh() {
+    for (const [runId, headline] of fresh) headlines.set(runId, headline)
+    fresh.clear()
+    shownAt = performance.now()
   }
 
   function of(runId: string): Analysis | undefined {
@@ -126,10 +137,15 @@ export const useAnalyses = defineStore('analyses', () => {
   function fill(): Promise<void> {
     filling ??= (async () => {
       if (headlines.size === 0) for (const [runId, kept] of await readHeadlines()) headlines.set(runId, kept)
-      for (const { id } of [...logbook.runs].reverse())
+      for (const { id } of [...logbook.runs].reverse()) {
         if (!headline(id) && logbook.run(id)) await figuresOf(id).catch(() => undefined)
+        if (performance.now() - shownAt > LISTS_TOLD_MS) showFresh()
+      }
       await dropHeadlinesBut(new Set(logbook.runs.map((r) => r.id)))
-    })().finally(() => (filling = undefined))
+    })().finally(() => {
+      filling = undefined
+      showFresh()
+    })
     return filling
   }
   return { ask, of, headline, fill }
