@@ -42,6 +42,9 @@ test('a sheet says what the run comes to, how each figure was worked out, and wh
   await expect(page.getByRole('dialog')).toContainText('The highest mean of the watts over any 60 s')
   await expect(page.getByRole('dialog')).toContainText(/40\.00.W at 0:11:40/)
   await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByTestId('part-table').getByRole('button').first().click()
+  await expect(page.getByRole('dialog')).toContainText('stays level for four minutes or more')
+  await page.getByRole('button', { name: 'Close' }).click()
 
   const stuck = page.getByRole('complementary').getByTestId('finding-stuck-then-jumped')
   await expect(stuck).toContainText('The display stood at 34 %')

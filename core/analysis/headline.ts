@@ -1,7 +1,7 @@
 import type { Analysis } from './analyse'
 
 /** Raised whenever the same trace would give other headline figures: those that are kept are then made anew. */
-export const ANALYSIS_VERSION = 4
+export const ANALYSIS_VERSION = 5
 
 /** What a list shows of a run. Percent, s, W, Wh; NaN where it cannot be known. */
 export interface Headline {
@@ -13,6 +13,9 @@ export interface Headline {
   peakW: number
   heldPeakW: number
   energyWh: number
+  /** Of what the meter saw, what the battery gained, 0–1; and over how many points. */
+  efficiency: number
+  efficiencyGain: number
   findings: { blocking: number; warning: number; notice: number }
 }
 
@@ -31,6 +34,8 @@ export function headlineOf(a: Analysis): Headline {
     peakW: a.power.peakW,
     heldPeakW: a.power.heldPeakW,
     energyWh: a.energy.energyWh + a.energy.bridgedWh,
+    efficiency: a.efficiency.reason ? NaN : a.efficiency.value,
+    efficiencyGain: a.efficiency.gain,
     findings: { blocking: count('blocking'), warning: count('warning'), notice: count('notice') },
   }
 }

@@ -27,6 +27,12 @@ export const HEAT_MARKS_S = [600, 1200, 1800]
 /** Time is counted from these temperatures on, °C. */
 const COUNTED_FROM_C = [35, 40, 45]
 
+/** A bar of a temperature goes from a cool room to the usual limit of charging, °C. */
+const BAR_C = [20, 45] as const
+/** How far along such a bar a temperature lies, 0–1; 0 where it is not known. */
+export const warmth = (celsius: number): number =>
+  Math.max(0, Math.min(1, (celsius - BAR_C[0]) / (BAR_C[1] - BAR_C[0]))) || 0
+
 export interface HeatOptions {
   thermometer?: Accuracy
   /** Of the room, °C. */

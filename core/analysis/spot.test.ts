@@ -1,3 +1,4 @@
+import { ownEfficiency } from './ownEfficiency'
 import { expect, it } from 'vitest'
 import { traceFromReadings } from '../trace/trace'
 import { claimsAgainst } from './claimed'
@@ -35,6 +36,12 @@ it('says nothing above half, of a long record, or without a capacity', () => {
   expect(spotCheck(of(0, 5), known)).toBeNull()
   expect(spotCheck(of(300, 5), { ...known, usableWh: NaN })).toBeNull()
   expect(spotCheck(of(300, 5), { ...known, energyWh: 0 })).toBeNull()
+})
+
+it('takes a device’s own efficiency from runs over half the battery, and from none that cannot be', () => {
+  const run = (efficiency: number, efficiencyGain: number) => ({ efficiency, efficiencyGain })
+  expect(ownEfficiency([run(0.7, 95), run(0.9, 10), run(1.4, 95), run(NaN, 95), run(0.8, 60), run(0.77, 80)])).toBe(0.77) // prettier-ignore
+  expect(ownEfficiency([run(0.7, 49)])).toBeUndefined()
 })
 
 it('sets a claim against the log: met, missed, or left open by the readings', () => {

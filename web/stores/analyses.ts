@@ -2,8 +2,11 @@ import { defineStore } from 'pinia'
 import { shallowReactive } from 'vue'
 import type { AnalyseOptions, Analysis } from '@core/analysis/analyse'
 import { ANALYSIS_VERSION, headlineOf, type Headline } from '@core/analysis/headline'
+import { LONGEST_SPOT_S } from '@core/analysis/spot'
+import { durationOf } from '@core/trace/trace'
+import { ownEfficiency } from '@core/analysis/ownEfficiency'
 import { accuracyOf } from '@core/gear/accuracy'
-import type { Run } from '@core/logbook/run'
+import { isSound, type Run } from '@core/logbook/run'
 import { parseClaims } from '@core/gear/claims'
 import { capacityThen, unknownConditions } from '@core/protocol/runConditions'
 import { dropHeadlinesBut, keepHeadline, readHeadlines, type KeptHeadline } from '../storage/headlines'
@@ -49,7 +52,9 @@ export const useAnalyses = defineStore('analyses', () => {
     const trace = await logbook.readingsOf(runId)
     if (!run || !trace) return undefined
     const plain = { ...trace, temperatures: { ...trace.temperatures } }
-    return analysisWork().analyse(plain, optionsOf(run))
+    const isShort = durationOf(trace) <= LONGEST_SPOT_S
+    const knownEfficiency = isShort ? ownEfficiency(otherRunsOf(run)) : undefined
+    return analysisWork().analyse(plain, { ...optionsOf(run), knownEfficiency })
   }
 
   /** What a run brings itself: its battery, its instruments, its rules and what nobody noted, as they were. */
@@ -80,6 +85,13 @@ export const useAnalyses = defineStore('analyses', () => {
       context: { ...own.context, expectedVolts },
     }
   }
+
+  /** What is kept of the same device's other runs that count, from a source that is plugged in. */
+  const otherRunsOf = (run: Run): Headline[] =>
+    logbook.runs
+      .filter((r) => r.deviceId === run.deviceId && r.id !== run.id && isSound(r))
+      .filter((r) => logbook.source(r.sourceId)?.kind !== 'wireless pad')
+      .flatMap(({ id }) => headline(id) ?? [])
 
   /** Asks for the figures of a run and has its trace at hand; `of` shows them once they are there. */
   async function ask(runId: string): Promise<Analysis | undefined> {

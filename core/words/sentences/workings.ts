@@ -14,8 +14,9 @@ export interface Workings {
   source: string
 }
 
-const PLAIN = 'Definitions of this program; no outside source.'
-const GUM = 'GUM, JCGM 100:2008, §4.3.7: what is only known to lie within bounds has a rectangular spread.'
+export const PLAIN = 'Definitions of this program; no outside source.'
+export const GUM =
+  'GUM, JCGM 100:2008, §4.3.7: what is only known to lie within bounds has a rectangular spread.'
 
 /** Time to a level. */
 export function milestoneWorkings(m: Milestone): Workings {

@@ -1,11 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Analysis } from '@core/analysis/analyse'
+import { warmth } from '@core/analysis/heat'
 import { clock, duration, figure } from '@core/words/figures'
+import {
+  partWorkings,
+  placeWorkings,
+  spotWorkings,
+  supplyWorkings,
+} from '@core/words/sentences/tableWorkings'
+import WorkedFigure from './WorkedFigure.vue'
 import { claimInWords, PART_END_WORDS, slowedBy } from '@core/words/sentences/curve'
 
 /** Parts of the curve, supply, heat, advertised claims and what a few minutes say: the tables behind the picture. */
-const props = defineProps<{ analysis: Analysis }>()
+const props = defineProps<{ analysis: Analysis; usableWh: number }>()
 const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) ?? [])
 </script>
 
@@ -31,7 +39,11 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
             <th scope="row">{{ part.kind }}</th>
             <td class="number">{{ clock(part.startS) }}</td>
             <td class="number">{{ clock(part.endS) }}</td>
-            <td class="number">{{ figure(part.meanW, 1, 'W') }}</td>
+            <td class="number">
+              <WorkedFigure :workings="() => partWorkings(part)">{{
+                figure(part.meanW, 1, 'W')
+              }}</WorkedFigure>
+            </td>
             <td class="number">{{ figure(part.energyWh, 2, 'Wh') }}</td>
             <td class="number">{{ figure(part.gain, 1) }}</td>
             <td class="quiet">
@@ -58,7 +70,11 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
         </thead>
         <tbody>
           <tr v-for="s in analysis.supply" :key="s.startS">
-            <th scope="row">{{ figure(s.volts, s.mode === 'fixed' ? 0 : 1, 'V') }}, {{ s.mode }}</th>
+            <th scope="row">
+              <WorkedFigure :workings="() => supplyWorkings(s)"
+                >{{ figure(s.volts, s.mode === 'fixed' ? 0 : 1, 'V') }}, {{ s.mode }}</WorkedFigure
+              >
+            </th>
             <td class="number">{{ clock(s.startS) }}</td>
             <td class="number">{{ clock(s.endS) }}</td>
             <td class="number">{{ figure(s.ohms, 1, 'Ω') }}</td>
@@ -84,10 +100,13 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
           <tr v-for="h in analysis.heat" :key="h.place">
             <th scope="row">{{ h.place || 'device' }}</th>
             <td v-for="m in h.at" :key="m.atS" class="number bar">
-              <span :style="{ width: `${Math.max(0, Math.min(100, (m.thenC - 20) * 4))}%` }"></span
-              >{{ figure(m.thenC, 1) }}
+              <span :style="{ width: `${100 * warmth(m.thenC)}%` }"></span>{{ figure(m.thenC, 1) }}
             </td>
-            <td class="number">{{ figure(h.maxC, 1, '°C') }} at {{ clock(h.maxAtS) }}</td>
+            <td class="number">
+              <WorkedFigure :workings="() => placeWorkings(h)"
+                >{{ figure(h.maxC, 1, '°C') }} at {{ clock(h.maxAtS) }}</WorkedFigure
+              >
+            </td>
             <td class="number">{{ figure(h.riseC, 1) }}</td>
             <td class="number">{{ figure(h.overAmbientC, 1) }}</td>
             <td class="number">{{ duration(h.above[1].seconds) }}</td>
@@ -106,7 +125,10 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
       <h2>Spot check</h2>
       <p>
         At this rate half full after {{ duration(analysis.spot.toHalfLosslessS) }} without losses,
-        {{ duration(analysis.spot.toHalfS) }} with
+        <WorkedFigure :workings="() => spotWorkings(analysis.spot!, analysis, usableWh)">{{
+          duration(analysis.spot.toHalfS)
+        }}</WorkedFigure>
+        with
         <span :class="{ assumed: analysis.spot.efficiencyAssumed }"
           >{{ figure(100 * analysis.spot.efficiency, 0, '%') }} arriving</span
         >. It holds below about half full only.

@@ -5,7 +5,10 @@ import type { Analysis } from '@core/analysis/analyse'
 import { energyGained } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
 import { capacityThen } from '@core/protocol/runConditions'
+import { bandWorkings, markWorkings } from '@core/words/sentences/tableWorkings'
+import { milestoneWorkings } from '@core/words/sentences/workings'
 import { powerRows } from './powerRows'
+import WorkedFigure from './WorkedFigure.vue'
 
 const props = defineProps<{ analysis: Analysis; run: Run }>()
 const a = computed(() => props.analysis)
@@ -33,7 +36,9 @@ const rows = computed(() => powerRows(a.value, capacity.value))
             <th scope="row">{{ m.percent }}&nbsp;%</th>
             <td v-if="m.reason" colspan="4" class="quiet">not reached. {{ m.reason }}</td>
             <template v-else>
-              <td class="number">{{ duration(m.timeS) }}</td>
+              <td class="number">
+                <WorkedFigure :workings="() => milestoneWorkings(m)">{{ duration(m.timeS) }}</WorkedFigure>
+              </td>
               <td class="number quiet">{{ clock(m.earliestS) }}–{{ clock(m.latestS) }}</td>
               <td class="number quiet">{{ clock(m.firstSeenS) }}</td>
               <td class="number quiet">{{ duration(2 * m.uncertaintyS) }}</td>
@@ -60,7 +65,11 @@ const rows = computed(() => powerRows(a.value, capacity.value))
             <th scope="row">{{ duration(m.atS) }}</th>
             <td class="number">{{ figure(m.percent, 1, '%') }}</td>
             <td class="number quiet">{{ m.low }}–{{ m.high }}</td>
-            <td class="number">{{ figure(m.gain, 1) }}</td>
+            <td class="number">
+              <WorkedFigure :workings="() => markWorkings(m, a.startPercent)">{{
+                figure(m.gain, 1)
+              }}</WorkedFigure>
+            </td>
             <td class="number quiet">{{ figure(2 * m.uncertainty, 1) }}</td>
             <td class="number">{{ gained(m.gain) }}</td>
           </tr>
@@ -73,7 +82,9 @@ const rows = computed(() => powerRows(a.value, capacity.value))
         <tbody>
           <tr v-for="row in rows" :key="row.label" :data-testid="`figure-${row.label}`">
             <th scope="row">{{ row.label }}</th>
-            <td class="number">{{ row.value }}</td>
+            <td class="number">
+              <WorkedFigure :workings="row.workings && (() => row.workings!)">{{ row.value }}</WorkedFigure>
+            </td>
             <td class="quiet" :class="{ assumed: row.assumed }" :title="row.assumed">{{ row.note }}</td>
           </tr>
         </tbody>
@@ -94,7 +105,11 @@ const rows = computed(() => powerRows(a.value, capacity.value))
             <th scope="row">
               {{ b.fromPercent }}–{{ b.toPercent }}&nbsp;%<span v-if="b.partial" class="quiet"> in part</span>
             </th>
-            <td class="number">{{ withSpread(b.meanW, b.uncertaintyW, 1, 'W') }}</td>
+            <td class="number">
+              <WorkedFigure :workings="Number.isFinite(b.startS) ? () => bandWorkings(b) : undefined">{{
+                withSpread(b.meanW, b.uncertaintyW, 1, 'W')
+              }}</WorkedFigure>
+            </td>
             <td class="number">{{ figure(b.pointsPerMinute, 2) }}</td>
           </tr>
         </tbody>

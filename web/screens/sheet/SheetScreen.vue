@@ -4,6 +4,7 @@ import { curveSentence } from '@core/words/sentences/curve'
 import { resultSentence } from '@core/words/sentences/sentence'
 import { durationOf } from '@core/trace/trace'
 import { isSimulated, RUN_STATE_WORDS } from '@core/logbook/run'
+import { capacityThen } from '@core/protocol/runConditions'
 import { dayAndTime } from '@core/words/moments'
 import EmptyPage from '../../components/EmptyPage.vue'
 import InkMark from '../../components/InkMark.vue'
@@ -97,7 +98,7 @@ const stateWords = computed(() => {
             </aside>
           </div>
           <template v-if="analysis">
-            <CurveTables :analysis="analysis" />
+            <CurveTables :analysis="analysis" :usable-wh="capacityThen(run.conditions).usableWh" />
             <FigureTable :analysis="analysis" :run="run" />
           </template>
           <section v-if="others.length" id="findings" aria-label="Findings">

@@ -1,5 +1,12 @@
 import type { Analysis } from '@core/analysis/analyse'
 import { ASSUMED_CELL_VOLTS, type Capacity } from '@core/gear/capacity'
+import {
+  efficiencyWorkings,
+  energyWorkings,
+  heldPeakWorkings,
+  type Workings,
+} from '@core/words/sentences/workings'
+import { meanWorkings, peakWorkings, placeWorkings, taperWorkings } from '@core/words/sentences/tableWorkings'
 import { duration, figure, UNKNOWN, withSpread } from '@core/words/figures'
 
 /** One line of the sheet's figures of power, energy and heat: what, how much, and what is to be known of it. */
@@ -9,6 +16,8 @@ export interface FigureRow {
   note: string
   /** What was assumed for it, in words. */
   assumed?: string
+  /** How it was worked out, where there is something to say. */
+  workings?: Workings
 }
 
 /** The lines in order. What cannot be known has a dash and the reason. */
@@ -19,16 +28,19 @@ export function powerRows(a: Analysis, capacity: Capacity): FigureRow[] {
       label: 'Peak',
       value: withSpread(power.peakW, a.peakUncertaintyW, 2, 'W'),
       note: `at ${duration(power.peakAtS)}, a single reading`,
+      workings: peakWorkings(a),
     },
     {
       label: 'Held peak',
       value: withSpread(power.heldPeakW, a.heldPeakUncertaintyW, 2, 'W'),
       note: power.coarse ? 'coarse: the highest reading' : 'best mean over 60 s',
+      workings: heldPeakWorkings(a),
     },
     {
       label: 'Mean',
       value: withSpread(power.meanW, a.meanUncertaintyW, 2, 'W'),
       note: 'over the time that was read',
+      workings: meanWorkings(a),
     },
     energyRow(a),
     ...counterRow(a),
@@ -45,6 +57,7 @@ export function powerRows(a: Analysis, capacity: Capacity): FigureRow[] {
     label: 'Efficiency',
     value: withSpread(efficiency.value * 100, efficiency.uncertainty * 100, 0, '%'),
     note: efficiency.reason ?? `of ${figure(capacity.usableWh, 1, 'Wh')} usable`,
+    ...(efficiency.reason ? {} : { workings: efficiencyWorkings(a, capacity) }),
     ...(capacity.assumedVolts && !efficiency.reason
       ? { assumed: `Worked out with ${ASSUMED_CELL_VOLTS} V assumed for one lithium-ion cell` }
       : {}),
@@ -60,11 +73,13 @@ export function powerRows(a: Analysis, capacity: Capacity): FigureRow[] {
       label: h.place ? `Hottest, ${h.place}` : 'Hottest',
       value: withSpread(h.maxC, h.uncertaintyC, 1, '°C'),
       note: `at ${duration(h.maxAtS)}, ${figure(h.riseC, 1, '°C')} over its first reading`,
+      workings: placeWorkings(h),
     })
   return rows
 }
 
-function energyRow({ energy, energyUncertaintyWh }: Analysis): FigureRow {
+function energyRow(a: Analysis): FigureRow {
+  const { energy, energyUncertaintyWh } = a
   const by = energy.energyFrom === 'counter' ? 'by the meter’s own count' : 'at the meter'
   const bridged = Math.abs(energy.bridgedWh) >= 0.005
   return {
@@ -77,6 +92,7 @@ function energyRow({ energy, energyUncertaintyWh }: Analysis): FigureRow {
         : energy.gaps.length
           ? by
           : `${by}, no gaps`,
+    ...(Number.isNaN(energy.energyWh) ? {} : { workings: energyWorkings(a) }),
   }
 }
 
@@ -93,7 +109,8 @@ function counterRow({ energy }: Analysis): FigureRow[] {
   return [{ label: 'Counted', value: counted.join(', '), note: beside }]
 }
 
-function taperRow({ taperEndS, milestones }: Analysis): FigureRow {
+function taperRow(a: Analysis): FigureRow {
+  const { taperEndS, milestones } = a
   const full = milestones.find((m) => m.percent === 100)
   const after = taperEndS - (full?.timeS ?? NaN)
   return {
@@ -104,5 +121,6 @@ function taperRow({ taperEndS, milestones }: Analysis): FigureRow {
       : Number.isNaN(after)
         ? 'power down for good'
         : `${duration(Math.abs(after))} ${after < 0 ? 'before' : 'after'} it showed full`,
+    ...(Number.isNaN(taperEndS) ? {} : { workings: taperWorkings(a) }),
   }
 }
