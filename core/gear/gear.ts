@@ -51,6 +51,8 @@ export interface Source {
   /** As measured, e.g. "52 × 52 × 28 mm". */
   size: string
   owned: boolean
+  /** Came with a device: what others are set against. */
+  inBox: boolean
   notes: string
   corrections: RatingCorrection[]
 }
@@ -73,6 +75,7 @@ export interface Cable {
   /** As printed, e.g. "10 Gbit/s". */
   dataRating: string
   price: number | null
+  owned: boolean
   corrections: RatingCorrection[]
 }
 

@@ -86,6 +86,7 @@ export const sourceSchema: ObjectSchema<Source> = object({
   weightG: optionalNumber('Weight', 0, 50_000, ' g'),
   size: text(80),
   owned: boolean().defined().default(true),
+  inBox: boolean().defined().default(false),
   notes: text(),
   corrections: correctionsField(),
 })
@@ -104,6 +105,7 @@ export const cableSchema: ObjectSchema<Cable> = object({
   familyAmps: positive('Amperes for its family', 20, ' A'),
   dataRating: text(80),
   price: optionalNumber('Price', 0, 100_000),
+  owned: boolean().defined().default(true),
   corrections: correctionsField(),
 })
 

@@ -4,7 +4,11 @@ import { dayAndTime, fullDay, localInput } from './moments'
 describe('moments in words', () => {
   it('says a day as the reader’s own language does, and no day where there is none', () => {
     const at = '2026-03-02T12:30:00.000Z'
-    const own = new Date(at).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+    const own = new Date(at).toLocaleDateString(undefined, {
+      day: 'numeric',
+      month: 'short',
+      year: 'numeric',
+    })
     expect(fullDay(at)).toBe(own)
     expect(dayAndTime('not a moment')).toBe('no date, no date')
   })

@@ -48,5 +48,13 @@ const gear = useGearForm('cables', cableSchema, initial, () => emit('done'))
     <FormText name="familyAmps" label="and carries for that" suffix="A" numeric />
     <FormText name="dataRating" label="Data rating" hint="As printed" />
     <FormText name="price" label="Price" numeric />
+    <FormPick
+      name="owned"
+      label="Owned"
+      :items="[
+        { value: true, title: 'already owned' },
+        { value: false, title: 'not owned yet' },
+      ]"
+    />
   </FormFrame>
 </template>

@@ -114,6 +114,14 @@ function submit() {
         { value: false, title: 'not owned yet' },
       ]"
     />
+    <FormPick
+      name="inBox"
+      label="Came in the box"
+      :items="[
+        { value: true, title: 'came with a device: others are set against it' },
+        { value: false, title: 'bought by itself' },
+      ]"
+    />
     <FormText class="wide" name="notes" label="Notes" multiline />
   </FormFrame>
 </template>

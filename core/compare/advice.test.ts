@@ -1,0 +1,101 @@
+import { describe, expect, it } from 'vitest'
+import { adviceFor, costOf, volumeOf, type Offered } from './advice'
+import type { Place, Ranking } from './ranking'
+
+const place = (index: number, value: number, over: Partial<Place> = {}): Place => ({
+  index,
+  runs: 1,
+  value,
+  spread: 1,
+  behind: 0,
+  atLeast: 0,
+  verdict: 'cannot-tell',
+  leads: true,
+  ...over,
+})
+const offered = (over: Partial<Offered>): Offered => ({
+  ratedW: 20,
+  cost: 0,
+  owned: true,
+  weightG: 50,
+  volumeMm3: NaN,
+  fullS: NaN,
+  gain: NaN,
+  gainUncertainty: 0.41,
+  ceiling: false,
+  topUp: NaN,
+  hottestC: NaN,
+  ...over,
+})
+const options = { prefer: 'cost', share: 0.9, nightHours: 8 } as const
+const ranked = (...places: Place[]): Ranking => ({
+  places,
+  repeatability: { share: 0.02, freedom: 8, assumed: true },
+})
+
+describe('what to keep or buy', () => {
+  it('takes the cheapest of those that do as well, and what one has where that is as good', () => {
+    const places = ranked(
+      place(0, 5000, { verdict: 'first' }),
+      place(1, 5060, { behind: 60 }),
+      place(2, 6500, { behind: 1500, verdict: 'clear', leads: false }),
+    )
+    const told = adviceFor(places, [offered({ owned: false, cost: 44 }), offered({}), offered({})], options)
+    expect(told).toMatchObject({ choice: 1, keep: true })
+  })
+
+  it('says at which difference the advice turns to something cheaper', () => {
+    const places = ranked(
+      place(0, 5000, { verdict: 'first' }),
+      place(1, 6500, { behind: 1500, verdict: 'clear', leads: false }),
+      place(2, 9000, { behind: 4000, verdict: 'clear', leads: false }),
+    )
+    const of = [offered({ owned: false, cost: 44 }), offered({ owned: false, cost: 18 }), offered({})]
+    expect(adviceFor(places, of, options)).toMatchObject({
+      choice: 0,
+      keep: false,
+      turns: { to: 1, at: 1500 },
+    })
+    // By weight nothing is lighter: nothing turns.
+    expect(adviceFor(places, of, { ...options, prefer: 'weight' }).turns).toBeNull()
+  })
+
+  it('gains of 1, 8, 20, 44, 48, 48 points: 35 W is enough (common practice, no source), and who is enough overnight', () => {
+    const watts = [5, 10, 18, 35, 61, 96]
+    const gains = [1, 8, 20, 44, 48, 48]
+    const full = [NaN, 9 * 3600, 8 * 3600, 5000, 4000, 4000]
+    const of = watts.map((ratedW, i) =>
+      offered({ ratedW, gain: gains[i], fullS: full[i], topUp: gains[i] / 4, ceiling: i > 3 }),
+    )
+    const told = adviceFor(ranked(...watts.map((_, i) => place(i, full[i]))), of, options)
+    expect(told.ladder.smallest?.ratedW).toBe(35)
+    expect(told.overnight).toBe(2)
+    expect(told.topUp).toBe(4)
+    expect(adviceFor(ranked(), of, { ...options, nightHours: 9 }).overnight).toBe(1)
+  })
+
+  it('prices a minute saved against the fastest that is owned, the missing cable in the price', () => {
+    const of = [
+      offered({ fullS: 12_060 }),
+      offered({
+        owned: false,
+        fullS: 9_420,
+        cost: costOf([
+          { owned: false, price: 30 },
+          { owned: false, price: 14 },
+        ]),
+      }),
+      offered({ owned: false, fullS: 13_000, cost: 10 }),
+      offered({ owned: false, fullS: 9_000, cost: costOf([{ owned: false, price: null }]) }),
+    ]
+    // 44 for 44 minutes.
+    expect(adviceFor(ranked(), of, options).perMinute).toEqual([{ index: 1, price: 1 }])
+    expect(costOf([{ owned: true, price: null }])).toBe(0)
+  })
+
+  it('reads a size as three lengths', () => {
+    expect(volumeOf('32 × 30 × 42 mm')).toBe(40_320)
+    expect(volumeOf('3,2 x 3 x 4.2 cm')).toBeCloseTo(40_320, 6)
+    expect(volumeOf('small')).toBeNaN()
+  })
+})

@@ -1,0 +1,131 @@
+import { isEnoughOvernight, ladder, pricePerMinute, type Ladder } from './ladder'
+import type { Ranking } from './ranking'
+
+/** A set-up as it is bought and carried, with what it came to. */
+export interface Offered {
+  /** Of the source, W. */
+  ratedW: number
+  /** Still to be spent for it: the source, and the cable or what feeds it, where they are missing. NaN where no price is known. */
+  cost: number
+  /** Nothing of it is missing. */
+  owned: boolean
+  /** g and mm³; NaN where nobody weighed or measured it. */
+  weightG: number
+  volumeMm3: number
+  /** Time to full, s; NaN where it was not reached. */
+  fullS: number
+  /** Points gained by the agreed moments, with their uncertainty; NaN where unknown. */
+  gain: number
+  gainUncertainty: number
+  ceiling: boolean
+  topUp: number
+  /** Hottest, °C; NaN where nobody read it. */
+  hottestC: number
+}
+
+/** What a reviewer chooses among those that do as well. */
+export type Preference = 'cost' | 'weight' | 'size'
+export interface AdviceOptions {
+  prefer: Preference
+  /** Of the best on the ladder that is enough, 0–1. */
+  share: number
+  /** Hours that a night has. */
+  nightHours: number
+}
+
+/** By place in the list; null where nothing can be said. */
+export interface Advice {
+  /** To be kept or bought for the goal of the ranking, and whether that is to keep what one has. */
+  choice: number | null
+  keep: boolean
+  /** What the choice would turn to, and at which difference that must then not be worth noticing, in the goal's unit. */
+  turns: { to: number; at: number } | null
+  ladder: Ladder
+  /** The weakest that fills the device in a night. */
+  overnight: number | null
+  /** The most in the agreed minutes before leaving. */
+  topUp: number | null
+  /** Price of each minute saved against what is owned, where one costs something and saves something. */
+  perMinute: { index: number; price: number }[]
+  lightest: number | null
+  coolest: number | null
+}
+
+const WANTED: Record<Preference, (o: Offered) => number> = {
+  cost: (o) => o.cost,
+  weight: (o) => o.weightG,
+  size: (o) => o.volumeMm3,
+}
+/** Unknown comes last. */
+const known = (n: number) => (Number.isNaN(n) ? Infinity : n)
+
+/**
+ * What to keep or buy, for whom: of the set-ups that can't be told from the best, or lie behind it by less than is worth
+ * noticing, the one that is preferred; a tie goes to what is owned.
+ *
+ * @param offered in the order of the list that was ranked
+ */
+export function adviceFor(ranking: Ranking, offered: readonly Offered[], options: AdviceOptions): Advice {
+  const wanted = WANTED[options.prefer]
+  const rate = (i: number) => known(wanted(offered[i]))
+  const reached = ranking.places.filter((p) => p.verdict !== 'not-reached')
+  const good = reached.filter((p) => p.leads || p.verdict === 'small')
+  const inOrder = (of: typeof good) =>
+    [...of].sort(
+      (a, b) =>
+        rate(a.index) - rate(b.index) ||
+        Number(offered[b.index].owned) - Number(offered[a.index].owned) ||
+        a.behind - b.behind,
+    )
+  const choice = inOrder(good)[0]?.index ?? null
+  const next = inOrder(reached.filter((p) => choice !== null && rate(p.index) < rate(choice)))
+  const nearest = next.sort((a, b) => a.behind - b.behind)[0]
+  const all = offered.map((_, i) => i)
+  const least = (of: readonly number[], figure: (i: number) => number): number | null =>
+    [...of].filter((i) => !Number.isNaN(figure(i))).sort((a, b) => figure(a) - figure(b))[0] ?? null
+  const inNight = all.filter((i) => isEnoughOvernight(offered[i].fullS, options.nightHours) === true)
+  return {
+    choice,
+    keep: choice !== null && offered[choice].owned,
+    turns: nearest ? { to: nearest.index, at: nearest.behind } : null,
+    ladder: ladder(
+      offered.map(({ ratedW, gain, gainUncertainty, ceiling }) => ({
+        ratedW,
+        gain,
+        uncertainty: gainUncertainty,
+        ceiling,
+      })),
+      options.share,
+    ),
+    overnight: least(inNight, (i) => offered[i].ratedW),
+    topUp: least(all, (i) => -offered[i].topUp),
+    perMinute: minutesBought(offered),
+    lightest: least(good.map((p) => p.index), (i) => offered[i].weightG),
+    coolest: least(all, (i) => offered[i].hottestC),
+  }
+} // prettier-ignore
+
+/** Against the fastest that is owned already: what each minute to full costs that a bought one saves. */
+function minutesBought(offered: readonly Offered[]): Advice['perMinute'] {
+  const owned = offered.filter((o) => o.owned && !Number.isNaN(o.fullS)).map((o) => o.fullS)
+  if (owned.length === 0) return []
+  const best = owned.reduce((low, s) => Math.min(low, s), Infinity)
+  return offered
+    .flatMap((o, index) => {
+      const price = pricePerMinute(o.cost, best - o.fullS)
+      return !o.owned && o.cost > 0 && Number.isFinite(price) ? [{ index, price }] : []
+    })
+    .sort((a, b) => a.price - b.price)
+}
+
+/** "32 × 30 × 42 mm" as mm³; NaN where it is not three lengths. */
+export function volumeOf(size: string): number {
+  const lengths = size.match(/\d+(?:[.,]\d+)?/g)?.map((n) => Number(n.replace(',', '.'))) ?? []
+  if (lengths.length !== 3) return NaN
+  const scale = /cm/i.test(size) ? 10 : 1
+  return lengths.reduce((product, mm) => product * mm * scale, 1)
+}
+
+/** What is still to be spent: nothing for what is owned; NaN where a price that is needed is not known. */
+export const costOf = (needed: readonly { owned: boolean; price: number | null }[]): number =>
+  needed.reduce((sum, { owned, price }) => sum + (owned ? 0 : (price ?? NaN)), 0)

@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest'
+import { detectable, undecidedPairs } from './beforehand'
+
+const known = { share: 0.02, freedom: 1e6, assumed: false }
+const bySecond = { intervalS: 1, watched: true }
+const pair = (id: string, seconds: number, repeats = 1) => ({ id, seconds, repeats })
+
+describe('what a plan will be able to tell apart', () => {
+  it('asks for as many runs as the usual sample size for two means: N = 2 (z₀.₉₇₅ + z₀.₉)² (σ/δ)²', () => {
+    // NIST/SEMATECH e-Handbook §7.2.2.2, normal approximation and quantiles from a table (from memory); runs so long that readings do not matter.
+    for (const delta of [1, 1.25, 1.5, 2]) {
+      const mean = 1e6
+      const sigma = known.share * mean
+      const wanted = Math.ceil((2 * (1.959964 + 1.281552) ** 2) / delta ** 2)
+      const a = mean - (delta * sigma) / 2
+      const [found] = undecidedPairs([pair('a', a), pair('b', a + delta * sigma)], bySecond, known)
+      expect(found.repeatsNeeded).toBe(wanted)
+    }
+  })
+
+  it('says what would decide a pair: watching, checking every minute, repeats, or nothing', () => {
+    const coarse = { intervalS: 1800, watched: false }
+    const of = (a: number, b: number, plan = coarse) => undecidedPairs([pair('a', a), pair('b', b)], plan)
+    // Twenty minutes apart, read every half hour: watching decides it, and so do checks every minute.
+    expect(of(6000, 7200)[0].cures).toEqual(['watch', 'minute'])
+    // A tenth of a percent apart: the device takes no more.
+    expect(of(6000, 6006)[0]).toMatchObject({ cures: ['no-use'], repeatsNeeded: Infinity })
+    // 4 % apart, watched: only repeats help.
+    expect(of(6000, 6250, { intervalS: 300, watched: true })[0].cures).toEqual(['repeats'])
+    // Far apart, or nothing known of it: nothing to say.
+    expect(of(6000, 12000)).toEqual([])
+    expect(of(6000, NaN)).toEqual([])
+  })
+
+  it('needs less of a difference with more repeats and closer checks', () => {
+    const plan = (intervalS: number) => ({ intervalS, watched: false })
+    const at = (repeats: number, intervalS: number) =>
+      detectable(pair('a', 6000, repeats), pair('b', 7000, repeats), plan(intervalS))
+    expect(at(3, 300)).toBeLessThan(at(1, 300))
+    expect(at(1, 60)).toBeLessThan(at(1, 300))
+  })
+})

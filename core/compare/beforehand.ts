@@ -1,0 +1,114 @@
+import { studentT } from '../stats/quantiles'
+import { ASSUMED_REPEATABILITY, type Repeatability } from './verdict'
+
+/** What a planned pair is expected to come to: s, with what the way of reading will leave open. */
+export interface Expected {
+  id: string
+  /** Time to the level that is compared, s; NaN where nothing can be said. */
+  seconds: number
+  repeats: number
+}
+
+/** How it will be read. */
+export interface ReadingPlan {
+  /** Between readings near the level, s. */
+  intervalS: number
+  /** The display is watched as it turns: known to seconds. */
+  watched: boolean
+}
+
+export type Cure = 'watch' | 'minute' | 'repeats' | 'no-use'
+/** Two planned pairs that the test will leave undecided, and what would decide them. */
+export interface Undecided {
+  a: string
+  b: string
+  /** The difference that is expected, s, and what it would have to be to be found. */
+  differenceS: number
+  limitS: number
+  cures: Cure[]
+  /** Runs of each that would be enough by themselves; Infinity where the readings leave too much open. */
+  repeatsNeeded: number
+}
+
+/** A watched change is known to so much, s (half of 5 s rectangular, with the hand's two). */
+const WATCHED_U_S = Math.hypot(5 / Math.sqrt(12), 2)
+const MINUTE_S = 60
+const MORE_REPEATS = 2
+/** More runs of a pair than this nobody makes. */
+const MOST_REPEATS = 30
+/** What differs by less than this share takes no more from the stronger source: no test will tell. */
+const SAME_SHARE = 0.005
+
+/** What is left open by checks `intervalS` apart about a time to full: the bracket, rectangular (GUM JCGM 100:2008 §4.3.7). */
+const readingU = ({ intervalS, watched }: ReadingPlan): number =>
+  watched ? WATCHED_U_S : Math.max(WATCHED_U_S, intervalS / Math.sqrt(12))
+
+/** Found in nine cases of ten: the normal quantile that goes with it. */
+const FOUND_Z = 1.2816
+
+/**
+ * How large a true difference must be for a test as planned to tell it apart in nine cases of ten, s: what the verdict
+ * will ask for, and 1.28 standard deviations of the difference more (sample sizes for two means, NIST/SEMATECH
+ * e-Handbook §7.2.2.2, from memory; with the readings' own doubt beside the repeats').
+ */
+export function detectable(
+  a: Pick<Expected, 'seconds' | 'repeats'>,
+  b: Pick<Expected, 'seconds' | 'repeats'>,
+  plan: ReadingPlan,
+  s: Repeatability = ASSUMED_REPEATABILITY,
+): number {
+  const k = studentT(0.975, s.freedom + (a.repeats - 1) + (b.repeats - 1))
+  const variance = [a, b].reduce((sum, { seconds, repeats }) => sum + (s.share * seconds) ** 2 / repeats, 0)
+  const read = 2 * readingU(plan) ** 2
+  return Math.sqrt(k * k * variance + 4 * read) + FOUND_Z * Math.sqrt(variance + read)
+}
+
+/**
+ * Which pairs a plan will leave undecided, from what each is expected to take, how well runs repeat, how often they are
+ * read and repeated; and what it would take: to watch the end, to check every minute, two more repeats of each, or
+ * nothing, since the device takes no more.
+ */
+export function undecidedPairs(
+  expected: readonly Expected[],
+  plan: ReadingPlan,
+  s: Repeatability = ASSUMED_REPEATABILITY,
+): Undecided[] {
+  const known = expected.filter((e) => e.seconds > 0)
+  return known.flatMap((a, i) =>
+    known.slice(i + 1).flatMap((b): Undecided[] => {
+      const differenceS = Math.abs(a.seconds - b.seconds)
+      const limitS = detectable(a, b, plan, s)
+      if (differenceS > limitS) return []
+      const isSame = differenceS <= SAME_SHARE * Math.min(a.seconds, b.seconds)
+      const decides = (more: number, by: ReadingPlan) =>
+        differenceS > detectable(moreOf(a, more), moreOf(b, more), by, s)
+      const tries: [Cure, boolean][] = [
+        ['watch', decides(0, { ...plan, watched: true })],
+        ['minute', plan.intervalS > MINUTE_S && decides(0, { ...plan, intervalS: MINUTE_S })],
+        ['repeats', decides(MORE_REPEATS, plan)],
+      ]
+      const repeatsNeeded = isSame ? Infinity : repeatsFor(a, b, plan, s)
+      const cures = isSame ? [] : tries.filter(([, helps]) => helps).map(([cure]) => cure)
+      return [
+        {
+          a: a.id,
+          b: b.id,
+          differenceS,
+          limitS,
+          cures: cures.length ? cures : Number.isFinite(repeatsNeeded) ? ['repeats'] : ['no-use'],
+          repeatsNeeded,
+        },
+      ]
+    }),
+  )
+}
+
+const moreOf = (e: Expected, more: number): Expected => ({ ...e, repeats: e.repeats + more })
+
+/** The fewest runs of each that would tell them apart; Infinity where no number up to thirty does. */
+function repeatsFor(a: Expected, b: Expected, plan: ReadingPlan, s: Repeatability): number {
+  const differenceS = Math.abs(a.seconds - b.seconds)
+  for (let repeats = 1; repeats <= MOST_REPEATS; repeats++)
+    if (differenceS > detectable({ ...a, repeats }, { ...b, repeats }, plan, s)) return repeats
+  return Infinity
+}

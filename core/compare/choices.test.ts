@@ -1,0 +1,68 @@
+import { expect, it } from 'vitest'
+import { baselineAmong, choicesFor, type Choosable } from './choices'
+import { learntRepeatability } from './learnt'
+
+let n = 0
+const run = (deviceId: string, sourceId: string, over: Partial<Choosable> = {}): Choosable => ({
+  id: `r${++n}`,
+  deviceId,
+  sourceId,
+  cableId: null,
+  kind: deviceId.startsWith('p') ? 'phone' : 'laptop',
+  sound: true,
+  startedAt: `2026-03-0${1 + (n % 9)}`,
+  software: '',
+  unit: '',
+  healthPercent: null,
+  campaignId: null,
+  ...over,
+})
+
+it('offers every question that the runs can answer, and none of a spoilt run', () => {
+  const runs = [
+    run('p1', 'a', { id: '1', startedAt: '2026-03-02' }),
+    run('p1', 'b', { id: '2', startedAt: '2026-03-01' }),
+    run('p1', 'b', { id: '3', startedAt: '2026-03-03' }),
+    run('p2', 'a', { id: '4', startedAt: '2026-03-04' }),
+    run('l1', 'a', { id: '5', startedAt: '2026-03-05' }),
+    run('p1', 'a', { id: '6', sound: false }),
+  ]
+  expect(choicesFor(runs).map((c) => [c.kind, c.runIds.join('')])).toEqual([
+    ['sources', '213'],
+    ['devices', '145'],
+    ['generations', '14'],
+    ['repeats', '23'],
+  ])
+})
+
+it('tells repeats from before and after', () => {
+  const kindOf = (over: Partial<Choosable>) =>
+    choicesFor([run('p1', 'a', { healthPercent: 99 }), run('p1', 'a', over)]).map((c) => c.kind)
+  expect(kindOf({ software: '2' })).toEqual(['before-after'])
+  expect(kindOf({ healthPercent: 90 })).toEqual(['before-after'])
+  expect(kindOf({ healthPercent: 97 })).toEqual(['repeats'])
+})
+
+it('sets runs against what came in the box, else the slowest that is owned, else the slowest', () => {
+  const of = (fullS: number, owned = false, inBox = false) => ({ fullS, owned, inBox })
+  expect(baselineAmong([of(9000), of(6000, true), of(7000, true), of(5000, true, true)])).toBe(3)
+  expect(baselineAmong([of(9000), of(6000, true), of(7000, true)])).toBe(2)
+  expect(baselineAmong([of(5000), of(9000), of(NaN)])).toBe(1)
+  expect(baselineAmong([])).toBe(-1)
+})
+
+it('learns how well runs repeat from a kind with enough repeats, else from all, else assumes it', () => {
+  const repeats = (kind: string, setUps: number, apart: number) =>
+    Array.from({ length: setUps }, (_, i) =>
+      [1, -1].map((way) => ({ setUp: `${kind}${i}`, kind, value: 100 * (1 + way * apart) })),
+    ).flat()
+  const logbook = [...repeats('phone', 8, 0.01), ...repeats('laptop', 2, 0.03)]
+  // Two values a share p off their mean on either side: s = p √2.
+  expect(learntRepeatability(logbook, 'phone')).toMatchObject({ freedom: 8, assumed: false })
+  expect(learntRepeatability(logbook, 'phone').share).toBeCloseTo(0.01 * Math.SQRT2, 10)
+  expect(learntRepeatability(logbook, 'laptop').share).toBeCloseTo(
+    Math.sqrt((8 * 2 * 0.01 ** 2 + 2 * 2 * 0.03 ** 2) / 10),
+    10,
+  )
+  expect(learntRepeatability(repeats('laptop', 2, 0.03), 'laptop').assumed).toBe(true)
+})

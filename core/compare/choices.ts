@@ -1,0 +1,97 @@
+import { groups } from 'd3-array'
+
+/** What of a run decides by which question it is chosen. */
+export interface Choosable {
+  id: string
+  deviceId: string
+  sourceId: string
+  cableId: string | null
+  /** Kind of its device. */
+  kind: string
+  /** A run that counts: neither spoilt nor set aside. */
+  sound: boolean
+  /** ISO 8601. */
+  startedAt: string
+  /** What may change between "before" and "after": health, software, unit, as one text each. */
+  software: string
+  unit: string
+  healthPercent: number | null
+  campaignId: string | null
+}
+
+/** A question to which some runs of a logbook are the answer. */
+export interface Choice {
+  kind: 'sources' | 'devices' | 'generations' | 'repeats' | 'before-after' | 'campaign'
+  /** What it is about, where it is about one: a device, a source, a kind of device, a campaign. */
+  deviceId?: string
+  sourceId?: string
+  deviceKind?: string
+  campaignId?: string
+  runIds: string[]
+}
+
+/** Health that differs by more than this, points, makes another battery of it. */
+const HEALTH_POINTS = 3
+const setUpOf = (r: Choosable) => `${r.deviceId} ${r.sourceId} ${r.cableId}`
+const kinds = (runs: readonly Choosable[], of: (r: Choosable) => string) => new Set(runs.map(of)).size
+
+/**
+ * Every question that the runs of a logbook can answer, each with the runs for it in the order of time: one device over
+ * its sources, one source over devices, generations of a kind, repeats of a set-up, before and after, a campaign.
+ */
+export function choicesFor(all: readonly Choosable[]): Choice[] {
+  const runs = all.filter((r) => r.sound).sort((a, b) => a.startedAt.localeCompare(b.startedAt))
+  const ids = (of: readonly Choosable[]) => of.map((r) => r.id)
+  const byDevice = groups(runs, (r) => r.deviceId).filter(([, of]) => kinds(of, (r) => r.sourceId) > 1)
+  const bySource = groups(runs, (r) => r.sourceId).filter(([, of]) => kinds(of, (r) => r.deviceId) > 1)
+  const generations = groups(
+    runs,
+    (r) => r.sourceId,
+    (r) => r.kind,
+  ).flatMap(([sourceId, kindsOf]) => kindsOf.map(([deviceKind, of]) => ({ sourceId, deviceKind, of })))
+  const setUps = groups(runs, setUpOf).map(([, of]) => of)
+  const campaigns = groups(runs, (r) => r.campaignId)
+  return [
+    ...byDevice.map(([deviceId, of]): Choice => ({ kind: 'sources', deviceId, runIds: ids(of) })),
+    ...bySource.map(([sourceId, of]): Choice => ({ kind: 'devices', sourceId, runIds: ids(of) })),
+    ...generations
+      .filter(({ of, sourceId }) => {
+        const isWhole = bySource.some(([id, whole]) => id === sourceId && whole.length === of.length)
+        return !isWhole && kinds(of, (r) => r.deviceId) > 1
+      })
+      .map(({ sourceId, deviceKind, of }): Choice => ({ kind: 'generations', sourceId, deviceKind, runIds: ids(of) })),
+    ...setUps
+      .filter((of) => of.length > 1)
+      .map((of): Choice => ({ kind: hasChanged(of) ? 'before-after' : 'repeats', deviceId: of[0].deviceId, sourceId: of[0].sourceId, runIds: ids(of) })),
+    ...campaigns.flatMap(([campaignId, of]): Choice[] =>
+      campaignId !== null && of.length > 1 ? [{ kind: 'campaign', campaignId, runIds: ids(of) }] : [],
+    ),
+  ] // prettier-ignore
+}
+
+/** Another software, unit or battery between two runs of a set-up: then they are no repeats. */
+function hasChanged(of: readonly Choosable[]): boolean {
+  const health = of.flatMap((r) => r.healthPercent ?? [])
+  const spread =
+    health.reduce((top, h) => Math.max(top, h), -Infinity) -
+    health.reduce((low, h) => Math.min(low, h), Infinity)
+  return kinds(of, (r) => r.software) > 1 || kinds(of, (r) => r.unit) > 1 || spread > HEALTH_POINTS
+}
+
+/**
+ * The run that others are set against: what came in the box, else what is owned, the slowest of them; without either the
+ * slowest of all, so that no saving is negative without need. Times in s, NaN where a run never was full.
+ *
+ * @returns place in the list; −1 of an empty one
+ */
+export function baselineAmong(runs: readonly { inBox: boolean; owned: boolean; fullS: number }[]): number {
+  const slower = (a: number, b: number) => {
+    const [x, y] = [runs[a].fullS, runs[b].fullS].map((s) => (Number.isNaN(s) ? -Infinity : s))
+    return y - x
+  }
+  const all = runs.map((_, i) => i)
+  const boxed = all.filter((i) => runs[i].inBox)
+  const owned = all.filter((i) => runs[i].owned)
+  const among = boxed.length ? boxed : owned.length && owned.length < all.length ? owned : all
+  return [...among].sort(slower)[0] ?? -1
+}

@@ -1,0 +1,170 @@
+import type { Analysis } from '../analysis/analyse'
+import { DEFAULT_MARKS } from '../analysis/marks'
+import { DEFAULT_MILESTONES } from '../analysis/milestones'
+import { TIME_WORTH_NOTICING, type WorthNoticing } from './verdict'
+
+/** One run as it is compared: its figures, and what its device makes of them. */
+export interface Side {
+  analysis: Analysis
+  /** Usable capacity, Wh; NaN where it is not known. */
+  usableWh: number
+  /** Hours of use that a point gives; NaN where it is not known. */
+  hoursPerPoint: number
+}
+
+export const QUANTITY_GROUPS = ['times', 'levels', 'energy', 'power', 'heat'] as const
+export type QuantityGroup = (typeof QUANTITY_GROUPS)[number]
+
+/** A figure by which set-ups are compared. */
+export interface Quantity {
+  key: string
+  group: QuantityGroup
+  /** As a column is headed. */
+  label: string
+  /** Times in s, percent, points, Wh, W, °C, h, shares 0–1. */
+  kind: 'time' | 'percent' | 'points' | 'wh' | 'watts' | 'celsius' | 'hours' | 'share'
+  better: 'lower' | 'higher'
+  worthNoticing: WorthNoticing
+  /** The figure of one run with its standard uncertainty; NaN where it has none. */
+  figure: (side: Side) => { value: number; uncertainty: number }
+}
+
+const NONE = { value: NaN, uncertainty: NaN }
+/** A meter or thermometer that states no accuracy is taken to be so good: 1 % of watts and Wh, half a degree. */
+const USUAL_SHARE_U = 0.01
+const USUAL_CELSIUS_U = 0.5
+const POINTS_WORTH = { atLeast: 2, share: 0 }
+const SHARE_WORTH = { atLeast: 0, share: 0.05 }
+
+const orUsual = (uncertainty: number, value: number) =>
+  Number.isNaN(uncertainty) ? USUAL_SHARE_U * Math.abs(value) : uncertainty
+
+const times = [...DEFAULT_MILESTONES].map((percent): Quantity => ({
+  key: `to-${percent}`,
+  group: 'times',
+  label: `to ${percent} %`,
+  kind: 'time',
+  better: 'lower',
+  worthNoticing: TIME_WORTH_NOTICING,
+  figure: ({ analysis }) => {
+    const m = analysis.milestones.find((x) => x.percent === percent)
+    return m && !m.reason ? { value: m.timeS, uncertainty: m.uncertaintyS } : NONE
+  },
+}))
+
+const markOf = ({ analysis }: Side, atS: number) => {
+  const m = analysis.marks.find((x) => x.atS === atS)
+  return m && !m.reason ? m : undefined
+}
+
+/** What a gain is said in: points, Wh, share of the battery in hours of use. */
+const gainIn = (
+  key: string,
+  words: string,
+  kind: Quantity['kind'],
+  perPoint: (side: Side) => number,
+): Quantity[] =>
+  DEFAULT_MARKS.map((atS) => ({
+    key: `${key}-${atS / 60}`,
+    group: 'levels',
+    label: `${words} in ${atS / 60} min`,
+    kind,
+    better: 'higher',
+    worthNoticing: kind === 'points' ? POINTS_WORTH : SHARE_WORTH,
+    figure: (side) => {
+      const mark = markOf(side, atS)
+      const of = perPoint(side)
+      return mark ? { value: mark.gain * of, uncertainty: mark.uncertainty * of } : NONE
+    },
+  }))
+
+const levels = DEFAULT_MARKS.map((atS): Quantity => ({
+  key: `level-${atS / 60}`,
+  group: 'levels',
+  label: `level at ${atS / 60} min`,
+  kind: 'percent',
+  better: 'higher',
+  worthNoticing: POINTS_WORTH,
+  figure: (side) => {
+    const mark = markOf(side, atS)
+    // A level is one display, a gain the difference of two.
+    return mark ? { value: mark.percent, uncertainty: mark.uncertainty / Math.SQRT2 } : NONE
+  },
+}))
+
+const watts = (key: string, label: string, of: (a: Analysis) => [value: number, uncertainty: number]): Quantity => ({
+  key,
+  group: 'power',
+  label,
+  kind: 'watts',
+  better: 'higher',
+  worthNoticing: SHARE_WORTH,
+  figure: ({ analysis }) => {
+    const [value, uncertainty] = of(analysis)
+    return Number.isFinite(value) ? { value, uncertainty: orUsual(uncertainty, value) } : NONE
+  },
+}) // prettier-ignore
+
+/** Every figure by which set-ups are compared, in the order of the screen. */
+export const QUANTITIES: readonly Quantity[] = [
+  ...times,
+  ...levels,
+  ...gainIn('gain', 'gain', 'points', () => 1),
+  ...gainIn('wh', 'gained', 'wh', ({ usableWh }) => usableWh / 100),
+  ...gainIn('use', 'use gained', 'hours', ({ hoursPerPoint }) => hoursPerPoint),
+  watts('peak', 'peak', ({ power, peakUncertaintyW }) => [power.peakW, peakUncertaintyW]),
+  watts('held', 'held peak', ({ power, heldPeakUncertaintyW }) => [power.heldPeakW, heldPeakUncertaintyW]),
+  watts('mean', 'mean', ({ power, meanUncertaintyW }) => [power.meanW, meanUncertaintyW]),
+  {
+    key: 'energy',
+    group: 'energy',
+    label: 'at the meter',
+    kind: 'wh',
+    better: 'lower',
+    worthNoticing: SHARE_WORTH,
+    figure: ({ analysis: { energy, energyUncertaintyWh } }) => {
+      const value = energy.energyWh + energy.bridgedWh
+      return Number.isFinite(value) ? { value, uncertainty: orUsual(energyUncertaintyWh, value) } : NONE
+    },
+  },
+  {
+    key: 'efficiency',
+    group: 'energy',
+    label: 'into the battery',
+    kind: 'share',
+    better: 'higher',
+    worthNoticing: SHARE_WORTH,
+    figure: ({ analysis: { efficiency: e } }) =>
+      e.reason ? NONE : { value: e.value, uncertainty: e.uncertainty },
+  },
+  {
+    key: 'lost',
+    group: 'energy',
+    label: 'lost',
+    kind: 'wh',
+    better: 'lower',
+    worthNoticing: SHARE_WORTH,
+    figure: ({ analysis: { efficiency: e } }) =>
+      e.reason ? NONE : { value: e.energyWh * (1 - e.value), uncertainty: e.energyWh * e.uncertainty },
+  },
+  {
+    key: 'hottest',
+    group: 'heat',
+    label: 'hottest',
+    kind: 'celsius',
+    better: 'lower',
+    worthNoticing: { atLeast: 2, share: 0 },
+    figure: ({ analysis: { heat: [top] } }) =>
+      top ? { value: top.maxC, uncertainty: top.uncertaintyC || USUAL_CELSIUS_U } : NONE,
+  },
+  {
+    key: 'rise',
+    group: 'heat',
+    label: 'rise',
+    kind: 'celsius',
+    better: 'lower',
+    worthNoticing: { atLeast: 2, share: 0 },
+    figure: ({ analysis: { heat: [top] } }) =>
+      top ? { value: top.riseC, uncertainty: Math.SQRT2 * (top.uncertaintyC || USUAL_CELSIUS_U) } : NONE,
+  },
+] // prettier-ignore

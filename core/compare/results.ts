@@ -1,0 +1,87 @@
+import { mean } from '../stats/mean'
+import { studentT } from '../stats/quantiles'
+import type { Quantity, Side } from './quantities'
+import { timeDifference, type TimeDifference } from './times'
+import {
+  ASSUMED_REPEATABILITY,
+  moderated,
+  verdict,
+  type Figures,
+  type Repeatability,
+  type VerdictWord,
+} from './verdict'
+
+/** One figure of one set-up, its repeats pooled, against the baseline's. In the quantity's unit. */
+export interface Result {
+  /** How many of its runs have the figure. */
+  runs: number
+  /** NaN where none has. */
+  value: number
+  /** What is known of it at about 95 %: repeats and readings. */
+  spread: number
+  /** The value less the baseline's. */
+  difference: number
+  /** The difference is at least so much; 0 where it can't be told. */
+  atLeast: number
+  verdict: VerdictWord | 'baseline' | 'not-reached'
+  /** Of a time: minutes saved, share saved, speed ratio. Null for others. */
+  against: TimeDifference | null
+}
+
+/**
+ * A quantity of every set-up against the baseline's, by the place of the set-up in the list.
+ *
+ * @param baseline place of the set-up that the others are set against
+ * @param prior how well runs repeat, as far as it was known before
+ */
+export function resultsOf(
+  setups: readonly (readonly Side[])[],
+  baseline: number,
+  quantity: Quantity,
+  prior: Repeatability = ASSUMED_REPEATABILITY,
+): Result[] {
+  const figures = setups.map((runs) => pooled(runs, quantity))
+  const s = moderated(
+    figures.filter(({ values }) => values.length),
+    prior,
+  )
+  const k = studentT(0.975, s.freedom)
+  const base = figures[baseline]
+  const baseValue = base?.values.length ? mean(base.values) : NaN
+  return figures.map((own, i): Result => {
+    const runs = own.values.length
+    if (runs === 0) return { runs, ...NOTHING, against: quantity.kind === 'time' ? timeDifference(NaN, NaN) : null }
+    const value = mean(own.values)
+    const told =
+      i === baseline || Number.isNaN(baseValue)
+        ? null
+        : verdict(own, base, { repeatability: s, worthNoticing: quantity.worthNoticing })
+    return {
+      runs,
+      value,
+      spread: Math.hypot((k * s.share * value) / Math.sqrt(runs), 2 * own.uncertainty),
+      difference: value - baseValue,
+      atLeast: told?.atLeast ?? 0,
+      verdict: i === baseline ? 'baseline' : (told?.verdict ?? 'cannot-tell'),
+      against: quantity.kind === 'time' ? timeDifference(value, baseValue) : null,
+    }
+  })
+} // prettier-ignore
+
+const NOTHING = {
+  value: NaN,
+  spread: NaN,
+  difference: NaN,
+  atLeast: 0,
+  verdict: 'not-reached',
+} as const
+
+/** The runs of one set-up as figures; those without one are left out. */
+function pooled(runs: readonly Side[], { figure }: Quantity): Figures {
+  const known = runs.map(figure).filter(({ value }) => Number.isFinite(value))
+  const squares = known.reduce((sum, { uncertainty }) => sum + (uncertainty || 0) ** 2, 0)
+  return {
+    values: known.map((k) => k.value),
+    uncertainty: known.length ? Math.sqrt(squares / known.length) : NaN,
+  }
+}
