@@ -3,6 +3,7 @@ import { type Logbook, nextInk } from '@core/logbook/logbook'
 import { blankRun, type RunState, type RunWithTrace, type StopRule } from '@core/logbook/run'
 import type { ChargeSetup } from '@core/model/charge'
 import { simulatedBench } from '@core/model/instruments'
+import { randomFrom } from '@core/stats/random'
 import { setupFor } from '@core/model/setup'
 import { deviceConditions, noConditions, type RunConditions } from '@core/protocol/runConditions'
 import { chainTo } from '@core/gear/chain'
@@ -39,11 +40,23 @@ interface DemoRun {
   counterOnly?: boolean
   /** Read at the battery too. */
   bothEnds?: boolean
+  /** The battery's watts were noted so many seconds after the source's. */
+  batteryLateS?: number
+  /** The minute at which the gauge corrected itself by some points. */
+  jumpMin?: number
+  /** No two evenings are the same: the charge needs a little more or less each time. */
+  scatters?: boolean
+  /** What a pad was fed from, where it was not the usual. */
+  fedFrom?: string
   /** What the device uses beside its charge, between two minutes. */
   load?: { name: string; watts: number; fromMin: number; toMin: number }
 }
 
 const METER_S = 5
+/** From evening to evening a charge differs by about so much. */
+const SCATTER = 0.01
+/** By so many points a gauge corrects itself. */
+const JUMP_POINTS = 8
 const HAND_S = 300
 
 /** The crew's question: which of the drawer's chargers go on board, which stay ashore? */
@@ -125,6 +138,42 @@ const RUNS: DemoRun[] = [
     load: { name: 'Chart plotting', watts: 33, fromMin: 0, toMin: 45 },
     notes: 'Says it is connected; the battery falls all the same.',
   },
+  // Three evenings on each of five, for the deckhand's phone. The Gangway 65 has its place on the sunny shelf.
+  ...['b12', 'h20', 'h30', 'g65', 'g100'].flatMap((source) =>
+    [1, 2, 3].map((): DemoRun => ({
+      device: 'p5m',
+      source,
+      from: 4,
+      every: HAND_S,
+      watchedFull: true,
+      scatters: true,
+      ...(source === 'g65' ? { ambientC: 30, poorCooling: 0.6 } : {}),
+    })),
+  ),
+  // The tablet: one of three is clearly the quickest.
+  { device: 't11', source: 'bo', from: 4, every: HAND_S, watchedFull: true },
+  { device: 't11', source: 'h20', from: 4, every: HAND_S, watchedFull: true },
+  // The pad behind two bricks, well placed.
+  { device: 'p5', source: 'bp', from: 6 },
+  { device: 'p5', source: 'bp', from: 6, fedFrom: 'b12' },
+  {
+    device: 'p5m',
+    source: 'bo',
+    from: 3,
+    jumpMin: 40,
+    stop: { kind: 'duration', seconds: 5400 },
+    notes: 'The gauge corrected itself on the way.',
+  },
+  {
+    device: 'l14',
+    source: 'g65',
+    from: 30,
+    every: HAND_S,
+    bothEnds: true,
+    batteryLateS: 40,
+    stop: { kind: 'duration', seconds: 3600 },
+    notes: 'Both ends by hand, one after the other.',
+  },
 ]
 
 const FIRST_EVENING = new Date('2026-03-02T19:00:00Z')
@@ -133,7 +182,9 @@ const MAX_HOURS = 9
 /** The demo logbook, made by the charge model. Same seed, same logbook. */
 export function demoLogbook(seed = 1): Logbook {
   const runs: RunWithTrace[] = []
-  RUNS.forEach((plan, i) => runs.push(makeRun(plan, i, seed, runs)))
+  // One stream for all: streams from neighbouring seeds begin alike.
+  const evenings = randomFrom(seed)
+  RUNS.forEach((plan, i) => runs.push(makeRun(plan, i, { seed, evening: evenings.normal() }, runs)))
   return withCampaign({
     devices,
     sources,
@@ -146,13 +197,20 @@ export function demoLogbook(seed = 1): Logbook {
   })
 }
 
-function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrace[]): RunWithTrace {
+function makeRun(
+  plan: DemoRun,
+  index: number,
+  { seed, evening }: { seed: number; evening: number },
+  before: RunWithTrace[],
+): RunWithTrace {
   const device = devices.find((d) => d.id === plan.device)!
   const source = sources.find((s) => s.id === plan.source)!
   const cable = cables.find((c) => c.id === (plan.cable ?? 'c1'))!
-  const feeds = chainTo(source, sources).slice(0, -1)
+  const fedFromId = plan.fedFrom ?? source.fedFromId
+  const feeds = chainTo(source, sources, fedFromId).slice(0, -1)
   const setup = setupFor(device, source, { ...plan, startPercent: plan.from + 0.4, cable, before: feeds })
   if (plan.adjustable) setup.agreement = { ...setup.agreement, protocol: 'pd-adjustable', volts: 11 }
+  if (plan.scatters) setup.usableWh *= 1 + SCATTER * evening
   const every = plan.every ?? METER_S
   const stop: StopRule = plan.stop ?? { kind: 'shown-full' }
   const all = charge(setup, seed * 1000 + index, plan)
@@ -182,7 +240,7 @@ function makeRun(plan: DemoRun, index: number, seed: number, before: RunWithTrac
       provenance: 'simulation',
       events: [...(plan.events ?? []), ...loadEvents(plan)],
       notes: plan.notes ?? '',
-      conditions: conditionsOf(device, setup.ambientC, source.fedFromId),
+      conditions: conditionsOf(device, setup.ambientC, fedFromId),
     }),
     trace: traceFromReadings(kept),
   }
@@ -214,10 +272,12 @@ const loadEvents = ({ load }: DemoRun): TraceEvent[] =>
 
 /** What of it the crew wrote down, and how. */
 function asWritten(all: readonly Reading[], every: number, last: number, plan: DemoRun): Reading[] {
-  const { stuckMin, watchedFull, counterOnly } = plan
+  const { stuckMin, watchedFull, counterOnly, jumpMin, batteryLateS } = plan
   const shown = (r: Reading): Reading => {
     const isStuck = stuckMin && r.t > stuckMin[0] * 60 && r.t < stuckMin[1] * 60
-    return isStuck ? { ...r, percent: all[stuckMin[0] * 60].percent } : r
+    if (isStuck) return { ...r, percent: all[stuckMin[0] * 60].percent }
+    const hasJumped = jumpMin !== undefined && r.t >= jumpMin * 60
+    return hasJumped ? { ...r, percent: Math.min(100, (r.percent ?? 0) + JUMP_POINTS) } : r
   }
   if (counterOnly) {
     const wh = all.reduce((sum, r) => sum + ((r.voltage ?? 0) * (r.current ?? 0)) / 3600, 0)
@@ -231,6 +291,11 @@ function asWritten(all: readonly Reading[], every: number, last: number, plan: D
       },
     ]
   }
+  if (batteryLateS !== undefined)
+    return all.flatMap(({ batteryPower, ...source }): Reading[] => {
+      if (source.t % every === 0) return [source]
+      return source.t % every === batteryLateS ? [{ t: source.t, batteryPower }] : []
+    })
   const kept = all.filter((r) => r.t % every === 0).map(shown)
   const turned = watchedFull ? all.find((r) => r.percent === 100) : undefined
   if (!turned) return kept

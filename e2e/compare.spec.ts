@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import Papa from 'papaparse'
 import { pick } from './steps'
 
 test('side by side answers in a sentence, ranks with its ±, and refuses where it would not be fair', async ({
@@ -34,3 +35,60 @@ test('side by side answers in a sentence, ranks with its ±, and refuses where i
   await pick(page, 'Clocks', 'from power-on')
   await expect(page.getByTestId('unfair')).toBeVisible()
 })
+
+test('the crew’s question is chosen, answered, challenged and copied; more set-ups than inks are lifted out of the grey', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
+  await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+  await page.goto('/side-by-side?runs=' + range(21, 35))
+  const verdict = page.getByTestId('verdict')
+  await expect(verdict).toContainText('Gangway 100, Hawser 30 and Hawser 20 can’t be told apart')
+  await expect(verdict).toContainText('You own Hawser 20: keep it.')
+  await expect(verdict).toContainText('Bollard 12 would do.')
+  await expect(page.getByTestId('odd')).toContainText('Gangway 65 is bigger than')
+  await expect(page.getByTestId('odd')).toContainText('in this order: heat')
+  await expect(page.getByTestId('foreseen')).toContainText('Ballast 60')
+  await expect(page.getByTestId('purposes')).toContainText('Smallest to pack')
+
+  // Eight minutes do not matter: the words follow.
+  const worth = page.getByRole('textbox', { name: 'Worth noticing from' })
+  await worth.fill('10')
+  await worth.press('Enter')
+  await expect(verdict).toContainText('You own Bollard 12: keep it.')
+  await page.reload()
+  await expect(verdict).toContainText('You own Bollard 12: keep it.')
+
+  // Copied as CSV, the table comes back with the figures that stand on the screen.
+  const results = page.getByRole('region', { name: 'Results' })
+  await results.getByRole('button', { name: 'to 100 %' }).click()
+  await results.getByRole('group', { name: 'Copy the results' }).getByRole('button', { name: 'CSV' }).click()
+  await expect(results.getByText('Copied as CSV.')).toBeVisible()
+  const rows = Papa.parse<string[]>(await page.evaluate(() => navigator.clipboard.readText())).data
+  expect(rows[0]).toEqual(['Set-up', 'Runs', 'to 50 %', 'to 80 %', 'to 90 %', 'to 100 %'])
+  expect(rows[5][0]).toContain('Gangway 65')
+  const shown = await page.getByTestId('results').getByRole('row').nth(5).getByRole('cell').last().innerText()
+  const squeezed = (text: string) => text.replace(/[\s()]/g, '')
+  expect(squeezed(rows[5][5])).toBe(squeezed(shown))
+
+  // Every set-up of the demo: the ninth and those after it are grey until one is lifted out.
+  await page.goto('/side-by-side?accept=1&runs=' + range(1, 41))
+  await expect(page.getByTestId('unsound')).toContainText('Gangway 100')
+  const lift = page.getByRole('region', { name: 'Ranking' }).getByRole('button', { pressed: false }).last()
+  await lift.click()
+  await expect(
+    page.getByRole('region', { name: 'Ranking' }).getByRole('button', { pressed: true }),
+  ).toBeVisible()
+
+  // By its question, from the list.
+  await page.goto('/side-by-side')
+  await page.getByRole('combobox', { name: 'By question' }).fill('Thwart T11: over')
+  await page.getByRole('option', { name: /^Thwart T11: over its sources/ }).click()
+  await expect(page.getByTestId('results')).toContainText('Bulkhead outlet')
+})
+
+const range = (from: number, to: number) =>
+  Array.from({ length: to - from + 1 }, (_, i) => `demo-${from + i}`).join()

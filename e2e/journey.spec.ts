@@ -50,9 +50,9 @@ test('from an empty program to two runs side by side, out and in again with the 
   await expect(boxes).toHaveCount(2)
   for (const box of await boxes.all()) await box.check()
   await page.getByRole('button', { name: 'Set side by side' }).click()
-  await expect(page.getByTestId('times').getByText('simulated')).toHaveCount(1)
+  await expect(page.getByTestId('results').getByText('simulated')).toHaveCount(1)
   await expect(page.getByTestId('against')).toContainText('speed ratio')
-  const before = [await cellsOf(page, 'times'), await cellsOf(page, 'against')]
+  const before = [await cellsOf(page, 'results'), await cellsOf(page, 'against')]
   const address = page.url()
 
   await page.goto('/files')
@@ -75,7 +75,7 @@ test('from an empty program to two runs side by side, out and in again with the 
   await expect(page.getByText('2 runs.')).toBeVisible()
   await page.goto(address)
   await expect(page.getByTestId('against')).toBeVisible()
-  expect([await cellsOf(page, 'times'), await cellsOf(page, 'against')]).toEqual(before)
+  expect([await cellsOf(page, 'results'), await cellsOf(page, 'against')]).toEqual(before)
 })
 
 test('a trace goes out as CSV and comes in as a run with the same figures', async ({ page }) => {

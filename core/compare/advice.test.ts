@@ -17,6 +17,7 @@ const offered = (over: Partial<Offered>): Offered => ({
   ratedW: 20,
   cost: 0,
   owned: true,
+  price: NaN,
   weightG: 50,
   volumeMm3: NaN,
   fullS: NaN,
@@ -42,6 +43,9 @@ describe('what to keep or buy', () => {
     )
     const told = adviceFor(places, [offered({ owned: false, cost: 44 }), offered({}), offered({})], options)
     expect(told).toMatchObject({ choice: 1, keep: true })
+    // Of two that are owned, the cheaper stays: the dearer may be wanted elsewhere.
+    const both = [offered({ price: 69 }), offered({ price: 18 }), offered({})]
+    expect(adviceFor(places, both, options)).toMatchObject({ choice: 1, keep: true })
   })
 
   it('says at which difference the advice turns to something cheaper', () => {
@@ -50,7 +54,11 @@ describe('what to keep or buy', () => {
       place(1, 6500, { behind: 1500, verdict: 'clear', leads: false }),
       place(2, 9000, { behind: 4000, verdict: 'clear', leads: false }),
     )
-    const of = [offered({ owned: false, cost: 44 }), offered({ owned: false, cost: 18 }), offered({})]
+    const of = [
+      offered({ owned: false, cost: 44, weightG: 40 }),
+      offered({ owned: false, cost: 18 }),
+      offered({}),
+    ]
     expect(adviceFor(places, of, options)).toMatchObject({
       choice: 0,
       keep: false,

@@ -9,6 +9,8 @@ export interface Offered {
   cost: number
   /** Nothing of it is missing. */
   owned: boolean
+  /** What the source costs, owned or not: between two that are owned the dearer can go elsewhere. NaN where unknown. */
+  price: number
   /** g and mm³; NaN where nobody weighed or measured it. */
   weightG: number
   volumeMm3: number
@@ -59,6 +61,8 @@ const WANTED: Record<Preference, (o: Offered) => number> = {
 /** Unknown comes last. */
 const known = (n: number) => (Number.isNaN(n) ? Infinity : n)
 
+const ascending = (a: number, b: number): number => (a === b ? 0 : a - b)
+
 /**
  * What to keep or buy, for whom: of the set-ups that can't be told from the best, or lie behind it by less than is worth
  * noticing, the one that is preferred; a tie goes to what is owned.
@@ -70,16 +74,16 @@ export function adviceFor(ranking: Ranking, offered: readonly Offered[], options
   const rate = (i: number) => known(wanted(offered[i]))
   const reached = ranking.places.filter((p) => p.verdict !== 'not-reached')
   const good = reached.filter((p) => p.leads || p.verdict === 'small')
-  const inOrder = (of: typeof good) =>
-    [...of].sort(
-      (a, b) =>
-        rate(a.index) - rate(b.index) ||
-        Number(offered[b.index].owned) - Number(offered[a.index].owned) ||
-        a.behind - b.behind,
-    )
-  const choice = inOrder(good)[0]?.index ?? null
-  const next = inOrder(reached.filter((p) => choice !== null && rate(p.index) < rate(choice)))
-  const nearest = next.sort((a, b) => a.behind - b.behind)[0]
+  /** Below zero where the first is to be preferred: a tie goes to what is owned, and of that to the less dear. */
+  const preferred = (a: number, b: number): number =>
+    ascending(rate(a), rate(b)) ||
+    Number(offered[b].owned) - Number(offered[a].owned) ||
+    ascending(known(offered[a].price), known(offered[b].price))
+  const [first] = [...good].sort((a, b) => preferred(a.index, b.index) || a.behind - b.behind)
+  const choice = first?.index ?? null
+  const [nearest] = reached
+    .filter((p) => choice !== null && preferred(p.index, choice) < 0)
+    .sort((a, b) => a.behind - b.behind)
   const all = offered.map((_, i) => i)
   const least = (of: readonly number[], figure: (i: number) => number): number | null =>
     [...of].filter((i) => !Number.isNaN(figure(i))).sort((a, b) => figure(a) - figure(b))[0] ?? null

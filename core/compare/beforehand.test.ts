@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { detectable, undecidedPairs } from './beforehand'
+import { detectable, intervalNear, undecidedPairs } from './beforehand'
 
 const known = { share: 0.02, freedom: 1e6, assumed: false }
 const bySecond = { intervalS: 1, watched: true }
@@ -38,5 +38,12 @@ describe('what a plan will be able to tell apart', () => {
       detectable(pair('a', 6000, repeats), pair('b', 7000, repeats), plan(intervalS))
     expect(at(3, 300)).toBeLessThan(at(1, 300))
     expect(at(1, 60)).toBeLessThan(at(1, 300))
+  })
+
+  it('takes the interval that holds near the end', () => {
+    expect(intervalNear({ kind: 'closing-in', seconds: 600, thenSeconds: 300, abovePercent: 90 })).toBe(300)
+    expect(intervalNear({ kind: 'at', minutes: [5, 10, 30] })).toBe(1200)
+    expect(intervalNear({ kind: 'at', minutes: [30] })).toBe(1800)
+    expect(intervalNear({ kind: 'meter', seconds: 1 })).toBe(1)
   })
 })

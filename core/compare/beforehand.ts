@@ -1,3 +1,4 @@
+import type { ReadingRule } from '../protocol/rules'
 import { studentT } from '../stats/quantiles'
 import { ASSUMED_REPEATABILITY, type Repeatability } from './verdict'
 
@@ -7,6 +8,21 @@ export interface Expected {
   /** Time to the level that is compared, s; NaN where nothing can be said. */
   seconds: number
   repeats: number
+}
+
+/** How long a way of reading leaves between readings near the end, s: a meter, or a hand with its interval. */
+export function intervalNear(rule: ReadingRule): number {
+  switch (rule.kind) {
+    case 'every':
+    case 'meter':
+      return rule.seconds
+    case 'closing-in':
+      return rule.thenSeconds
+    case 'at': {
+      const [before, last] = rule.minutes.slice(-2)
+      return MINUTE_S * (last === undefined ? (before ?? 0) : last - before)
+    }
+  }
 }
 
 /** How it will be read. */

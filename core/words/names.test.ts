@@ -25,3 +25,36 @@ it('says only what tells runs apart', () => {
     '? · H30',
   ])
 })
+
+it('tells runs of one name apart by cable, unit or day, whichever differs, and by a number at last', () => {
+  const run = (id: string, cable: string, unit: string, day: string) => ({
+    id,
+    device: 'P5',
+    source: 'H20',
+    cable,
+    unit,
+    day,
+  })
+  const names = (...runs: ReturnType<typeof run>[]) =>
+    Object.values(tellingNames([...runs, { id: 'z', device: 'P5', source: 'H30' }]))
+  expect(names(run('a', 'grey', '', '2 Mar'), run('b', 'white', '', '3 Mar'))).toEqual([
+    'H20, grey',
+    'H20, white',
+    'H30',
+  ])
+  expect(names(run('a', 'grey', 'mate’s', '2 Mar'), run('b', 'grey', 'mine', '2 Mar'))).toEqual([
+    'H20, mate’s',
+    'H20, mine',
+    'H30',
+  ])
+  expect(names(run('a', 'grey', '', '2 Mar'), run('b', 'grey', '', '3 Mar'))).toEqual([
+    'H20, 2 Mar',
+    'H20, 3 Mar',
+    'H30',
+  ])
+  expect(names(run('a', 'grey', '', '2 Mar'), run('b', 'grey', '', '2 Mar'))).toEqual([
+    'H20',
+    'H20 (2)',
+    'H30',
+  ])
+})

@@ -1,3 +1,4 @@
+import { groups } from 'd3-array'
 import { shortDay } from './moments'
 
 /** How a set-up is called: by its device and its source; `undefined` where that has left the shelf. */
@@ -11,23 +12,45 @@ export const repeatName = (setup: string, nth: number): string => `${setup}, run
 export const datedName = (setup: string, startedAt: string, ...marks: (string | false)[]): string =>
   [setup, shortDay(startedAt), ...marks.filter(Boolean)].join(', ')
 
-/** A run among others, with the names of its gear where that is still on the shelf. */
+/** A run among others, with the names of its gear where that is still on the shelf, and what else may tell it apart. */
 export interface NamedRun {
   id: string
   device: string | undefined
   source: string | undefined
+  fedFrom?: string
+  cable?: string
+  unit?: string
+  software?: string
+  /** "2 Mar" */
+  day?: string
 }
 
-/** Only what tells runs apart: the source for one device, the device for one source, a number for repeats. By id. */
+/** What tells runs of one name apart, in this order. */
+const ALSO = ['fedFrom', 'cable', 'unit', 'software', 'day'] as const
+
+/**
+ * Only what tells runs apart: the source for one device, the device for one source; where those are alike, what feeds it,
+ * the cable, the unit, its software or the day, as far as they differ; at last a number. By id.
+ */
 export function tellingNames(runs: readonly NamedRun[]): Record<string, string> {
   const oneDevice = new Set(runs.map((r) => r.device)).size === 1
   const oneSource = new Set(runs.map((r) => r.source)).size === 1
-  const seen = new Map<string, number>()
-  const nameOf = ({ device = '?', source = '?' }: NamedRun): string => {
-    const name = oneDevice ? source : oneSource ? device : `${device} · ${source}`
-    const repeat = (seen.get(name) ?? 0) + 1
-    seen.set(name, repeat)
-    return repeat > 1 ? `${name} (${repeat})` : name
-  }
-  return Object.fromEntries(runs.map((r) => [r.id, nameOf(r)]))
+  const nameOf = ({ device = '?', source = '?' }: NamedRun): string =>
+    oneDevice ? source : oneSource ? device : `${device} · ${source}`
+  const named = groups(runs, nameOf).flatMap(([name, alike]) => toldApart(name, alike, ALSO))
+  return Object.fromEntries(named)
+}
+
+function toldApart(
+  name: string,
+  alike: readonly NamedRun[],
+  by: readonly (typeof ALSO)[number][],
+): [id: string, name: string][] {
+  if (alike.length === 1) return [[alike[0].id, name]]
+  const [first, ...rest] = by
+  if (first === undefined) return alike.map(({ id }, i) => [id, i === 0 ? name : `${name} (${i + 1})`])
+  const parts = groups(alike, (r) => r[first] ?? '')
+  return parts.flatMap(([value, of]) =>
+    toldApart(parts.length > 1 && value ? `${name}, ${value}` : name, of, rest),
+  )
 }

@@ -56,7 +56,7 @@ export const HOUSE = {
     ],
     packages: ['yup', 'papaparse', 'date-fns'],
   },
-  'core/words': { rooms: [], packages: [] },
+  'core/words': { rooms: [], packages: ['d3-array'] },
   'core/words/sentences': { rooms: ['core/words', 'core/compare', 'core/analysis'], packages: [] },
 
   'web/theme': { rooms: [], packages: ['vuetify', 'vuetify/*'] },
@@ -108,6 +108,7 @@ export const HOUSE = {
       'vuetify',
       '@vueuse/core',
       '@mdi/js',
+      'd3-array',
       'vee-validate',
       '@vee-validate/yup',
       'yup',
@@ -138,7 +139,7 @@ export const HOUSE = {
   bench: { rooms: ['core'], packages: ['node:*', 'simple-statistics', 'papaparse', '@playwright/test'] },
   e2e: {
     rooms: ['core', 'server'],
-    packages: ['node:*', '@playwright/test', '@axe-core/playwright', 'ical.js'],
+    packages: ['node:*', '@playwright/test', '@axe-core/playwright', 'ical.js', 'papaparse'],
   },
 }
 

@@ -12,7 +12,7 @@ export function finishOf(o: PathChartOptions): {
   if (o.finishLevel === undefined || o.width <= 0) return { labels: [], places: [], room: 0 }
   const labels = o.paths.flatMap((path): FinishLabel[] => {
     const end = path.points.at(-1)
-    if (path.faded || !end) return []
+    if (path.faded || path.unnamed || !end) return []
     const colour = inkColour(path.ink, o.colours)
     return [{ name: path.label, figure: path.finish ?? '', colour, atX: end.x, atY: end.y }]
   })

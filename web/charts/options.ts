@@ -14,6 +14,8 @@ export interface Path {
   faded?: boolean
   /** What was shown: single checks as points, a log as fine stairs. A slope in ink otherwise. */
   as?: 'points' | 'stairs'
+  /** A repeat of one that is named already: it has no name of its own on the finish line. */
+  unnamed?: boolean
   /** What stands beside its name on the finish line: its time, or the level it stopped at. */
   finish?: string
 }

@@ -14,8 +14,8 @@ import { analysisWork } from '../workers/analysis'
 import { useExpected } from './expected'
 import { useLogbook } from './logbook'
 
-/** Whole analyses kept in memory: a comparison holds a dozen or two, and the last ones looked at stay at hand. */
-const MOST_KEPT = 60
+/** Whole analyses kept in memory: as many as anybody sets side by side, and the last ones looked at stay at hand. */
+const MOST_KEPT = 600
 const LISTS_TOLD_MS = 500
 
 /** The figures of runs, worked out off the main thread, once for each trace. */

@@ -31,34 +31,25 @@ export function placeWords(goal: Goal, place: Place): string {
   return `${word} · ${behind}, at least ${goalFigure(goal, place.atLeast)}`
 }
 
-const list = (names: readonly string[]): string =>
+/** "a", "a and b", "a, b and c". */
+export const list = (names: readonly string[]): string =>
   names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`
 
 /**
- * The answer in a sentence: who leads, who can't be told from them, who is clearly behind; or the cheapest of the leaders
- * that is owned already, which is then to be kept.
+ * The answer in a sentence: who leads, who can't be told from them, who is clearly behind.
  *
  * @param names of the set-ups, in the order of the list that was ranked
- * @param drawer whether each is in the drawer already, and what it costs: of those that do as well, the cheapest is kept
  */
-export function verdictSentence(
-  goal: Goal,
-  { places }: Ranking,
-  names: readonly string[],
-  drawer: readonly { owned: boolean; cost: number }[],
-): { text: string; advice: string } {
+export function verdictSentence(goal: Goal, { places }: Ranking, names: readonly string[]): string {
   const { said, behind } = GOAL_WORDS[goal.key]
   const reached = places.filter((p) => p.verdict !== 'not-reached')
-  if (reached.length < 2) return { text: `${said}, there are not two figures to compare.`, advice: '' }
+  if (reached.length < 2) return `${said}, there are not two figures to compare.`
   const leaders = reached.filter((p) => p.leads)
   const trailing = reached.filter((p) => !p.leads)
-  const cost = (p: Place) => drawer[p.index].cost
-  const [kept] = leaders.filter((p) => drawer[p.index].owned).sort((a, b) => cost(a) - cost(b))
   const others = trailing[0]
     ? `; ${names[trailing[0].index]} ${behind} by at least ${goalFigure(goal, trailing[0].atLeast)}`
     : ''
-  if (leaders.length === 1) return { text: `${said}, ${names[leaders[0].index]} leads${others}.`, advice: '' }
-  const together = `${said}, ${list(leaders.map((p) => names[p.index]))} can’t be told apart${others}.`
-  const isChoice = kept && leaders.some((p) => !drawer[p.index].owned || cost(p) > cost(kept))
-  return { text: together, advice: isChoice ? `You own ${names[kept.index]}: keep it.` : '' }
+  return leaders.length === 1
+    ? `${said}, ${names[leaders[0].index]} leads${others}.`
+    : `${said}, ${list(leaders.map((p) => names[p.index]))} can’t be told apart${others}.`
 }

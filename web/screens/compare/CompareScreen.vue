@@ -1,53 +1,100 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, watchEffect } from 'vue'
+import { leadChanges } from '@core/compare/leads'
 import { GOALS } from '@core/compare/ranking'
+import { isSound } from '@core/logbook/run'
 import { goalTab } from '@core/words/sentences/verdictSentence'
-import PathChart from '../../charts/PathChart.vue'
+import { choiceWords, leadWords } from '@core/words/sentences/adviceWords'
 import EmptyPage from '../../components/EmptyPage.vue'
 import FormPick from '../../forms/FormPick.vue'
+import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
-import ComparisonTables from './ComparisonTables.vue'
+import AdvicePart from './AdvicePart.vue'
+import ComparePaths from './ComparePaths.vue'
 import FairnessTable from './FairnessTable.vue'
 import RankingList from './RankingList.vue'
+import ResultsTable from './ResultsTable.vue'
 import RunPicker from './RunPicker.vue'
+import ThresholdPanel from './ThresholdPanel.vue'
+import { useAddress } from './useAddress'
+import { useAdvice } from './useAdvice'
 import { useComparison } from './useComparison'
+import { PANELS, usePaths } from './usePaths'
+import { useThresholds } from './useThresholds'
 import { useVerdict } from './useVerdict'
 
 const logbook = useLogbook()
+const analyses = useAnalyses()
+const { word } = useAddress()
+const across = word('across', ['clock', 'level'])
+const panel = word('panels', PANELS)
 const comparison = useComparison()
-const { chosen, baseline, align, alignment, worked, rows, level, power, until, names, inks, busy } =
-  comparison
+const { chosen, baseline, align, runs, names, inks, busy } = comparison
+const thresholds = useThresholds()
+const verdict = useVerdict(comparison, thresholds)
 const {
   goal,
   setups,
   names: setupNames,
   ranking,
+  repeatability,
   fair,
   blocking,
   accepted,
   sentence,
-} = useVerdict(worked, () => alignment.value.percent !== null)
+} = verdict
+const told = useAdvice(verdict, thresholds)
+const paths = usePaths(comparison, () => panel.value)
+const { lifted } = paths
+// What is learnt of repeats and the usual baseline go by what is kept of all runs.
+watchEffect(() => logbook.runs.length > 1 && void analyses.fill())
+
 const enough = computed(() => chosen.value.length >= 2)
 const judged = computed(() => enough.value && !busy.value)
 /** A blocking difference stops the verdict until it is accepted; then the verdict says so. */
 const stopped = computed(() => blocking.value.length > 0 && !accepted.value)
 const differing = computed(() => blocking.value.map((r) => r.label.toLowerCase()).join(', '))
 const odd = computed(() => fair.value.filter((r) => r.state !== 'equal'))
+const unsound = computed(() => runs.value.filter((r) => !isSound(r)).map((r) => names.value[r.id]))
+const advice = computed(() =>
+  choiceWords(goal.value, told.advice.value, setupNames.value, thresholds.prefer.value),
+)
+const baseSetUp = computed(() =>
+  Math.max(
+    0,
+    setups.value.findIndex((s) => s.runs.some((r) => r.id === baseline.value)),
+  ),
+)
+const isLadder = computed(() => new Set(runs.value.map((r) => r.deviceId)).size === 1)
+/** Of single set-ups' first runs: where a lead did not last. */
+const changes = computed(() => {
+  const marks = setups.value.map((s) => s.sides[0].analysis.marks)
+  const at = marks[0] ?? []
+  return leadChanges(
+    at.map(({ atS }, k) => ({
+      atS,
+      percents: marks.map((m) => m[k].percent),
+      uncertainties: marks.map((m) => m[k].uncertainty),
+      ceilings: marks.map((m) => m[k].ceiling),
+    })),
+  ).map((change) => leadWords(change, setupNames.value))
+})
 const ALIGN = [
   { value: 'start', title: 'from power-on' },
   { value: 'level', title: 'from the highest start level' },
 ]
-const summary = computed(
-  () =>
-    `${chosen.value.length} charge curves on one clock: ${Object.values(names.value).join('; ')}. The figures are in the tables below.`,
-)
+const VIEWS = [
+  { value: 'one', title: 'one picture' },
+  { value: 'device', title: 'small, one a device' },
+  { value: 'source', title: 'small, one a source' },
+]
 </script>
 
 <template>
   <div class="page compare">
     <h1 v-if="!judged || stopped">Side by side</h1>
     <h1 v-else data-testid="verdict">
-      {{ sentence.text }} <span class="advice">{{ sentence.advice }}</span>
+      {{ sentence }} <span class="advice">{{ advice }}</span>
     </h1>
     <EmptyPage
       v-if="logbook.runs.length < 2"
@@ -60,13 +107,16 @@ const summary = computed(
       <p v-if="judged && accepted && differing" class="quiet">
         Compared although these differ: {{ differing }}.
       </p>
+      <p v-if="unsound.length" class="quiet" data-testid="unsound">
+        Spoilt or set aside, and still shown here: {{ unsound.join(', ') }}.
+      </p>
       <details :open="!enough" class="choose">
         <summary>
           {{ enough ? `${chosen.length} runs, against ${names[baseline]}. Choose others` : 'Choose runs' }}
         </summary>
         <RunPicker v-model:chosen="chosen" v-model:baseline="baseline" />
       </details>
-      <p v-if="!enough" class="quiet">Choose at least two runs.</p>
+      <p v-if="!enough" class="quiet">Choose at least two runs, or a question.</p>
       <p v-else-if="busy" role="status">Working out the figures …</p>
       <template v-if="judged">
         <v-alert v-if="stopped" type="warning" variant="tonal" role="alert" class="my-3" data-testid="unfair">
@@ -83,49 +133,47 @@ const summary = computed(
           >
             <v-btn v-for="g in GOALS" :key="g.key" :value="g.key">{{ goalTab(g) }}</v-btn>
           </v-btn-toggle>
+          <v-btn-toggle v-model="across" mandatory density="compact">
+            <v-btn value="clock">On the clock</v-btn>
+            <v-btn value="level">Against level</v-btn>
+          </v-btn-toggle>
           <FormPick v-model="align" class="align" label="Clocks" :items="ALIGN" density="compact" />
+          <FormPick v-model="panel" class="align" label="Paths" :items="VIEWS" density="compact" />
         </div>
         <div class="desk">
-          <div>
-            <PathChart
-              :paths="level"
-              unit="%"
-              :min="0"
-              :max="100"
-              :until="until"
-              :height="270"
-              :finish-level="100"
-              :show-clock="!power.length"
-              :summary="summary"
-            />
-            <template v-if="power.length">
-              <h2 class="strip">Power <span class="quiet">W</span></h2>
-              <PathChart
-                :paths="power"
-                unit=""
-                :min="0"
-                :until="until"
-                :height="130"
-                summary="Power of the same runs on the same clock"
-              />
-            </template>
-          </div>
+          <ComparePaths :paths="paths" :across="across" :names="Object.values(names)" />
           <aside>
             <RankingList
               v-if="!stopped"
+              v-model:lifted="lifted"
               :goal="goal"
               :ranking="ranking"
               :setups="setups"
               :names="setupNames"
               :inks="inks"
             />
+            <p v-for="words in changes" :key="words" class="quiet" data-testid="lead-change">{{ words }}</p>
             <p v-if="odd.length" class="quiet">
               Not equal: {{ odd.map((r) => r.label.toLowerCase()).join(', ') }}.
               <a href="#fairness">See the conditions</a>
             </p>
+            <ThresholdPanel v-if="!stopped" :thresholds="thresholds" :learnt="ranking.repeatability" />
           </aside>
         </div>
-        <ComparisonTables :rows="rows" :baseline="baseline" />
+        <AdvicePart
+          v-if="!stopped"
+          :told="told"
+          :thresholds="thresholds"
+          :names="setupNames"
+          :is-ladder="isLadder"
+        />
+        <ResultsTable
+          :setups="setups"
+          :names="setupNames"
+          :inks="inks"
+          :baseline="baseSetUp"
+          :repeatability="repeatability"
+        />
         <FairnessTable :rows="fair" :heads="setups.flatMap((s) => s.runs.map((r) => names[r.id]))" />
       </template>
     </template>
@@ -152,7 +200,7 @@ const summary = computed(
   margin-top: 8px;
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 24px;
+  gap: 6px 20px;
   align-items: center;
   justify-content: space-between;
 }
@@ -161,9 +209,10 @@ const summary = computed(
   flex-wrap: wrap;
 }
 .align {
-  flex: 0 1 240px;
+  flex: 0 1 150px;
 }
 .desk {
+  margin-top: 8px;
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(300px, 360px);
   gap: 8px 36px;
@@ -171,10 +220,6 @@ const summary = computed(
 }
 .desk > * {
   min-width: 0;
-}
-.strip {
-  margin: 0 0 -4px 50px;
-  font-size: 0.8rem;
 }
 @media (max-width: 960px) {
   .desk {

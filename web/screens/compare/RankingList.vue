@@ -4,6 +4,7 @@ import type { Goal, Ranking } from '@core/compare/ranking'
 import { figure } from '@core/words/figures'
 import { goalFigure, placeWords } from '@core/words/sentences/verdictSentence'
 import InkMark from '../../components/InkMark.vue'
+import { MOST_INKS } from './useComparison'
 import type { SetUp } from './useVerdict'
 
 /** Set-ups in their order, each with its ± as a bar on one scale; those that can't be told from the best stand together. */
@@ -11,9 +12,12 @@ const props = defineProps<{
   goal: Goal
   ranking: Ranking
   setups: readonly SetUp[]
-  names: Readonly<Record<string, string>>
+  /** In the order of the set-ups. */
+  names: readonly string[]
   inks: Readonly<Record<string, number>>
 }>()
+/** The set-up, by its key, that is lifted out of the grey ones. */
+const lifted = defineModel<string | null>('lifted', { default: null })
 
 const scale = computed(() => {
   const known = props.ranking.places.filter((p) => !Number.isNaN(p.value))
@@ -29,7 +33,7 @@ const rows = computed(() =>
       place,
       key: setup.key,
       ink: props.inks[setup.runs[0].id],
-      name: props.names[setup.key],
+      name: props.names[place.index],
       value: Number.isNaN(value) ? 'not reached' : goalFigure(props.goal, value),
       spread: Number.isNaN(spread) ? '' : `± ${goalFigure(props.goal, spread)}`,
       runs: place.runs > 1 ? ` · ${place.runs} runs` : '',
@@ -43,11 +47,13 @@ const rows = computed(() =>
   }),
 )
 const assumed = computed(() => props.ranking.repeatability.assumed)
+/** With more runs than inks one is lifted out by its name. */
+const lifts = computed(() => props.setups.length > MOST_INKS)
 </script>
 
 <template>
   <section aria-label="Ranking">
-    <ol>
+    <ol :class="{ many: lifts }" :tabindex="lifts ? 0 : undefined">
       <li
         v-for="row in rows"
         :key="row.key"
@@ -56,7 +62,18 @@ const assumed = computed(() => props.ranking.repeatability.assumed)
       >
         <div class="line">
           <span
-            ><InkMark :ink="row.ink" /> <strong>{{ row.name }}</strong></span
+            ><InkMark v-if="!lifts || lifted === row.key" :ink="row.ink" />
+            <button
+              v-if="lifts"
+              type="button"
+              class="lift"
+              :aria-pressed="lifted === row.key"
+              :title="`Lift ${row.name} out`"
+              @click="lifted = lifted === row.key ? null : row.key"
+            >
+              <strong>{{ row.name }}</strong>
+            </button>
+            <strong v-else>{{ row.name }}</strong></span
           >
           <span class="figure"
             >{{ row.value }} <span class="quiet">{{ row.spread }}</span></span
@@ -81,6 +98,18 @@ const assumed = computed(() => props.ranking.repeatability.assumed)
 ol {
   list-style: none;
   padding: 0;
+  margin: 0;
+}
+.many {
+  max-height: 62vh;
+  overflow-y: auto;
+}
+.lift {
+  min-height: 24px;
+  text-align: left;
+}
+.lift[aria-pressed='true'] {
+  color: rgb(var(--v-theme-primary));
 }
 li {
   padding: 2px 0 6px 12px;

@@ -1,50 +1,58 @@
 import { computed, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { compareRuns } from '@core/compare/table'
-import { duration, figure } from '@core/words/figures'
-import { workedOutLevel } from '@core/analysis/workedOut'
-import { samplesOf, type Samples } from '@core/trace/samples'
-import { powerColumn, type Trace } from '@core/trace/trace'
+import { baselineAmong } from '@core/compare/choices'
 import { fromCommonLevel, fromPowerOn, onAlignedClock } from '@core/compare/align'
-import type { Path, Point } from '../../charts/options'
+import type { Run } from '@core/logbook/run'
+import type { Trace } from '@core/trace/trace'
 import { tellingNames } from '@core/words/names'
-import { pointsOfSamples } from '../../charts/reduction'
+import { shortDay } from '@core/words/moments'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
+import { useAddress } from './useAddress'
 
 const NOTHING: Trace = { time: new Float64Array(0), temperatures: {} }
-/** More than this on one chart are drawn thin and grey. */
-const MOST_INKS = 8
+/** Everything that is the same in a repeat: device, source, cable, what feeds it, unit and software. */
+export const setUpKey = ({ deviceId, sourceId, cableId, conditions }: Run): string =>
+  [deviceId, sourceId, cableId, conditions.fedFromId, conditions.unitLabel, conditions.software].join(' ')
 
-/** The chosen runs live in the address, so that a comparison can be kept as a bookmark. */
+/** More set-ups than this on one chart are drawn thin and grey. */
+export const MOST_INKS = 8
+export const ALIGNMENTS = ['start', 'level'] as const
+
+/** The chosen runs and their figures on one clock. */
 export function useComparison() {
-  const route = useRoute()
-  const router = useRouter()
+  const address = useAddress()
   const logbook = useLogbook()
   const analyses = useAnalyses()
 
   const chosen = computed<string[]>({
-    get: () =>
-      String(route.query.runs ?? '')
-        .split(',')
-        .filter((id) => logbook.run(id)),
-    set: (ids) => void router.replace({ query: { ...route.query, runs: ids.join(',') } }),
+    get: () => [...new Set(address.get('runs').split(','))].filter((id) => logbook.run(id)),
+    set: (ids) => address.set({ runs: ids.join(',') }),
+  })
+  const runs = computed(() => chosen.value.map((id) => logbook.run(id)!))
+  const fullOf = (id: string): number => {
+    const full = analyses.of(id)?.milestones.find((m) => m.percent === 100)
+    return full && !full.reason ? full.timeS : NaN
+  }
+  /** What came in the box, what is owned, or the slowest; unless the reviewer says which. */
+  const usualBaseline = computed(() => {
+    const place = baselineAmong(
+      runs.value.map((r) => ({
+        inBox: logbook.source(r.sourceId)?.inBox === true,
+        owned: logbook.source(r.sourceId)?.owned === true,
+        fullS: fullOf(r.id),
+      })),
+    )
+    return chosen.value[place] ?? ''
   })
   const baseline = computed<string>({
     get: () =>
-      chosen.value.includes(String(route.query.baseline))
-        ? String(route.query.baseline)
-        : (chosen.value[0] ?? ''),
-    set: (id) => void router.replace({ query: { ...route.query, baseline: id } }),
+      chosen.value.includes(address.get('baseline')) ? address.get('baseline') : usualBaseline.value,
+    set: (id) => address.set({ baseline: id }),
   })
   /** The clocks: from power-on, or from the highest common start level. */
-  const align = computed<'start' | 'level'>({
-    get: () => (route.query.align === 'level' ? 'level' : 'start'),
-    set: (to) => void router.replace({ query: { ...route.query, align: to === 'start' ? undefined : to } }),
-  })
+  const align = address.word('align', ALIGNMENTS)
   watch(chosen, (ids) => ids.forEach((id) => void analyses.ask(id)), { immediate: true })
 
-  const runs = computed(() => chosen.value.map((id) => logbook.run(id)!))
   const alignment = computed(() => {
     const traces = runs.value.map((r) => logbook.traces.get(r.id))
     const known = traces.filter((t) => t !== undefined)
@@ -62,57 +70,45 @@ export function useComparison() {
       return [{ id, analysis: trace ? onAlignedClock(analysis, trace, percent, shiftS[i]) : analysis }]
     }),
   )
-  const rows = computed(() => compareRuns(worked.value, baseline.value))
-  const until = computed(() => Math.max(0, ...worked.value.map((w) => w.analysis.durationS)) * 1.02)
   const names = computed(() =>
     tellingNames(
       runs.value.map((r) => ({
         id: r.id,
         device: logbook.device(r.deviceId)?.name,
         source: logbook.source(r.sourceId)?.name,
+        cable: logbook.cable(r.cableId)?.name,
+        unit: r.conditions.unitLabel,
+        day: shortDay(r.startedAt),
       })),
     ),
   )
 
-  /** Two chosen runs may carry the same ink from other comparisons: the later one borrows a free one. */
+  const setUpNames = computed(() =>
+    tellingNames(
+      [...new Map(runs.value.map((r) => [setUpKey(r), r]))].map(([id, r]) => ({
+        id,
+        device: logbook.device(r.deviceId)?.name,
+        source: logbook.source(r.sourceId)?.name,
+        fedFrom: logbook.source(r.conditions.fedFromId ?? '')?.name,
+        cable: logbook.cable(r.cableId)?.name,
+        unit: r.conditions.unitLabel,
+        software: r.conditions.software,
+      })),
+    ),
+  )
+  /** Repeats of a set-up share its ink. Two that carry the same from elsewhere: the later one borrows a free one. */
   const inks = computed(() => {
-    const taken = new Set<number>()
-    return Object.fromEntries(
-      runs.value.map((r) => {
-        const free = Array.from({ length: MOST_INKS }, (_, i) => i).find((i) => !taken.has(i)) ?? r.ink
-        const ink = taken.has(r.ink % MOST_INKS) ? free : r.ink % MOST_INKS
-        taken.add(ink)
-        return [r.id, ink]
-      }),
-    )
+    const taken = new Map<string, number>()
+    for (const r of runs.value) {
+      if (taken.has(setUpKey(r))) continue
+      const used = new Set(taken.values())
+      const free = Array.from({ length: MOST_INKS }, (_, i) => i).find((i) => !used.has(i)) ?? r.ink
+      taken.set(setUpKey(r), used.has(r.ink % MOST_INKS) ? free : r.ink % MOST_INKS)
+    }
+    return Object.fromEntries(runs.value.map((r) => [r.id, taken.get(setUpKey(r))!]))
   })
-
-  /** On the aligned clock; what lies before its beginning is not drawn. */
-  const shifted = (points: Point[], i: number): Point[] => {
-    const shift = alignment.value.shiftS[i] ?? 0
-    return shift === 0 ? points : points.map(({ x, y }) => ({ x: x - shift, y })).filter(({ x }) => x >= 0)
-  }
-
-  const pathsOf = (
-    samples: (trace: Trace) => Samples,
-    ended: (path: Path, runId: string) => Path = (path) => path,
-  ): Path[] =>
-    runs.value.flatMap((r, i) => {
-      const trace = logbook.traces.get(r.id)
-      const points = trace ? pointsOfSamples(samples(trace)) : []
-      const path = { label: names.value[r.id], ink: inks.value[r.id], points, faded: i >= MOST_INKS }
-      const whole = points.length ? ended(path, r.id) : path
-      return whole.points.length ? [{ ...whole, points: shifted(whole.points, i) }] : []
-    })
-  /** A path ends at its full mark; one that never got there says where it stopped. */
-  function finished(path: Path, runId: string): Path {
-    const full = analyses.of(runId)?.milestones.find((m) => m.percent === 100)
-    if (!full || full.reason)
-      return { ...path, finish: `stopped at ${figure(path.points.at(-1)?.y, 0, '%')}` }
-    const before = path.points.filter((p) => p.x < full.timeS)
-    return { ...path, points: [...before, { x: full.timeS, y: 100 }], finish: duration(full.timeS) }
-  }
-  const level = computed(() => pathsOf(workedOutLevel, finished))
-  const power = computed(() => pathsOf((t) => samplesOf(t.time, powerColumn(t))))
-  return { chosen, baseline, align, alignment, runs, worked, rows, level, power, until, names, inks, busy }
+  /** Set-ups in the order in which they were chosen: the first eight are drawn in ink. */
+  const setUpOrder = computed(() => [...new Set(runs.value.map(setUpKey))])
+  return { chosen, baseline, align, alignment, runs, worked, names, setUpNames, inks, setUpOrder, busy }
 }
+export type Comparison = ReturnType<typeof useComparison>

@@ -1,90 +1,116 @@
 import { computed, type ComputedRef, type WritableComputedRef } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { groups } from 'd3-array'
 import type { Analysis } from '@core/analysis/analyse'
+import { timeTo } from '@core/analysis/headline'
 import { fairness, type FairnessRow } from '@core/compare/fairness'
-import { figuresOf, GOALS, rank, type Goal, type Ranking } from '@core/compare/ranking'
-import { ASSUMED_REPEATABILITY, pooledRepeatability } from '@core/compare/verdict'
-import type { Run } from '@core/logbook/run'
+import { learntRepeatability } from '@core/compare/learnt'
+import type { Side } from '@core/compare/quantities'
+import { GOALS, rank, type Goal, type Ranking } from '@core/compare/ranking'
+import type { Repeatability } from '@core/compare/verdict'
+import { isSound, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
-import { tellingNames } from '@core/words/names'
+import { capacityThen } from '@core/protocol/runConditions'
 import { verdictSentence } from '@core/words/sentences/verdictSentence'
+import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
+import { useAddress } from './useAddress'
+import { setUpKey, type Comparison } from './useComparison'
+import type { UseThresholdsReturn } from './useThresholds'
 
-/** Runs of one device from one source through one cable. */
+/** Runs of one device from one source through one cable, fed from the same. */
 export interface SetUp {
   key: string
   runs: Run[]
-  analyses: Analysis[]
+  sides: Side[]
 }
 export interface UseVerdictReturn {
   goal: WritableComputedRef<Goal>
   setups: ComputedRef<SetUp[]>
-  /** By a set-up's key. */
-  names: ComputedRef<Record<string, string>>
+  /** In the order of the set-ups. */
+  names: ComputedRef<string[]>
+  repeatability: ComputedRef<Repeatability>
   ranking: ComputedRef<Ranking>
   fair: ComputedRef<FairnessRow[]>
   /** What keeps from a verdict until it is accepted. */
   blocking: ComputedRef<FairnessRow[]>
   accepted: WritableComputedRef<boolean>
-  sentence: ComputedRef<{ text: string; advice: string }>
+  sentence: ComputedRef<string>
 }
 
-const keyOf = ({ deviceId, sourceId, cableId }: Run) => `${deviceId} ${sourceId} ${cableId}`
+const GOAL_KEYS = ['full', ...GOALS.map((g) => g.key).filter((k) => k !== 'full')] as const
 
 /** The answer of a comparison: set-ups ranked by a goal, and whether they may be compared at all. */
-export function useVerdict(
-  worked: ComputedRef<{ id: string; analysis: Analysis }[]>,
-  isAligned: () => boolean,
-): UseVerdictReturn {
-  const route = useRoute()
-  const router = useRouter()
+export function useVerdict(comparison: Comparison, thresholds: UseThresholdsReturn): UseVerdictReturn {
+  const address = useAddress()
   const logbook = useLogbook()
-  const inAddress = (key: string, value: string | undefined) =>
-    void router.replace({ query: { ...route.query, [key]: value } })
+  const analyses = useAnalyses()
+  const { worked } = comparison
 
+  const goalKey = address.word<Goal['key']>('goal', GOAL_KEYS)
   const goal = computed<Goal>({
-    get: () => GOALS.find((g) => g.key === route.query.goal) ?? GOALS.find((g) => g.key === 'full')!,
-    set: ({ key }) => inAddress('goal', key),
+    get: () => thresholds.asked(GOALS.find((g) => g.key === goalKey.value)!),
+    set: ({ key }) => void (goalKey.value = key),
   })
   const accepted = computed<boolean>({
-    get: () => route.query.accept === '1',
-    set: (yes) => inAddress('accept', yes ? '1' : undefined),
+    get: () => address.get('accept') === '1',
+    set: (yes) => address.set({ accept: yes ? '1' : undefined }),
   })
 
   const setups = computed(() => {
-    const found = new Map<string, SetUp>()
-    for (const { id, analysis } of worked.value) {
+    const of = worked.value.flatMap(({ id, analysis }) => {
       const run = logbook.run(id)
-      if (!run) continue
-      const key = keyOf(run)
-      const setup = found.get(key) ?? { key, runs: [], analyses: [] }
-      found.set(key, { key, runs: [...setup.runs, run], analyses: [...setup.analyses, analysis] })
-    }
-    return [...found.values()]
+      return run ? [{ run, side: sideOf(run, analysis) }] : []
+    })
+    return groups(of, ({ run }) => setUpKey(run)).map(([key, runs]): SetUp => ({
+      key,
+      runs: runs.map((r) => r.run),
+      sides: runs.map((r) => r.side),
+    }))
   })
-  const names = computed(() =>
-    tellingNames(
-      setups.value.map(({ key, runs: [run] }) => ({
-        id: key,
-        device: logbook.device(run.deviceId)?.name,
-        source: logbook.source(run.sourceId)?.name,
-      })),
+  function sideOf(run: Run, analysis: Analysis): Side {
+    const device = logbook.device(run.deviceId)
+    return {
+      analysis,
+      usableWh: capacityThen(run.conditions).usableWh,
+      hoursPerPoint: ((device?.enduranceHours ?? NaN) * (device?.realUseFactor ?? NaN)) / 100,
+    }
+  }
+  const names = computed(() => setups.value.map(({ key }) => comparison.setUpNames.value[key]))
+  /**
+   * Learnt from repeats that are not compared here: these tell it themselves, and must not do so twice. A run with
+   * something to mind may be another thing than a repeat.
+   */
+  const repeatability = computed<Repeatability>(() => {
+    const own = thresholds.repeatPercent.value
+    if (own > 0) return { share: own / 100, freedom: 30, assumed: false }
+    const here = new Set(worked.value.map(({ id }) => id))
+    const kindOf = (r: Run) => `${logbook.device(r.deviceId)?.kind} ${logbook.source(r.sourceId)?.kind}`
+    const others = logbook.runs
+      .filter((r) => isSound(r) && !here.has(r.id) && isUnsuspicious(r.id))
+      .map((r) => ({
+        setUp: `${setUpKey(r)} ${r.startPercent}`,
+        kind: kindOf(r),
+        value: timeTo(analyses.headline(r.id), 100),
+      }))
+    const first = setups.value[0]?.runs[0]
+    return learntRepeatability(others, first ? kindOf(first) : '')
+  })
+  function isUnsuspicious(id: string): boolean {
+    const found = analyses.headline(id)?.findings
+    return found !== undefined && found.warning + found.blocking === 0
+  }
+  const ranking = computed(() =>
+    rank(
+      setups.value.map((s) => s.sides.map(({ analysis }) => analysis)),
+      goal.value,
+      repeatability.value,
     ),
   )
-  const ranking = computed(() => {
-    const all = setups.value.map((s) => s.analyses)
-    const told = pooledRepeatability(all.map((runs) => figuresOf(goal.value, runs).values))
-    return rank(
-      all,
-      goal.value,
-      told && told.freedom >= ASSUMED_REPEATABILITY.freedom ? told : ASSUMED_REPEATABILITY,
-    )
-  })
   const fair = computed(() =>
     fairness(
-      setups.value.flatMap(({ runs, analyses }) =>
+      setups.value.flatMap(({ runs, sides }) =>
         runs.map((run, i) => ({
-          startPercent: analyses[i].startPercent,
+          startPercent: sides[i].analysis.startPercent,
           conditions: run.conditions,
           cable: logbook.cable(run.cableId)?.name ?? '',
           meter: logbook.meter(run.conditions.meterId)?.name ?? '',
@@ -92,7 +118,7 @@ export function useVerdict(
           corrected: run.corrections.length > 0,
         })),
       ),
-      isAligned(),
+      comparison.alignment.value.percent !== null,
     ),
   )
   const devices = computed(() => new Set(setups.value.map(({ runs: [run] }) => run.deviceId)).size)
@@ -105,16 +131,6 @@ export function useVerdict(
         !(r.label === 'Battery health' && devices.value > 1),
     ),
   )
-  const sentence = computed(() =>
-    verdictSentence(
-      goal.value,
-      ranking.value,
-      setups.value.map(({ key }) => names.value[key]),
-      setups.value.map(({ runs: [run] }) => {
-        const source = logbook.source(run.sourceId)
-        return { owned: source?.owned === true, cost: source?.price ?? Infinity }
-      }),
-    ),
-  )
-  return { goal, setups, names, ranking, fair, blocking, accepted, sentence }
+  const sentence = computed(() => verdictSentence(goal.value, ranking.value, names.value))
+  return { goal, setups, names, repeatability, ranking, fair, blocking, accepted, sentence }
 }

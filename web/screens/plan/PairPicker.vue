@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Campaign } from '@core/plan/campaign'
 import FormPick from '../../forms/FormPick.vue'
 import { useLogbook } from '../../stores/logbook'
+import BeforehandPart from './BeforehandPart.vue'
 import { usePairPicker } from './usePairPicker'
 
 const props = defineProps<{ campaign: Campaign }>()
@@ -99,6 +100,7 @@ const valueOf = (event: Event) => Number((event.target as HTMLInputElement).valu
       Times marked <em>forecast</em> come from a full run of the device in this logbook, <em>generic</em> from
       the usual curve of its kind, <em>set</em> from the protocol.
     </p>
+    <BeforehandPart :campaign="campaign" />
   </section>
 </template>
 

@@ -1,0 +1,105 @@
+import type { Advice, AdviceOptions, Preference } from '../../compare/advice'
+import type { Undecided } from '../../compare/beforehand'
+import type { LeadChange } from '../../compare/leads'
+import type { Cause, Odd } from '../../compare/odd'
+import type { Goal } from '../../compare/ranking'
+import { duration, figure, points } from '../figures'
+import { goalFigure } from './verdictSentence'
+
+const PREFERRED: Record<Preference, string> = { cost: 'cheapest', weight: 'lightest', size: 'smallest' }
+
+/** What to keep or buy for a goal, in one or two sentences; '' where nothing can be said. */
+export function choiceWords(
+  goal: Goal,
+  { choice, keep, turns }: Pick<Advice, 'choice' | 'keep' | 'turns'>,
+  names: readonly string[],
+  prefer: Preference,
+): string {
+  if (choice === null) return ''
+  const first = keep
+    ? `You own ${names[choice]}: keep it.`
+    : `${names[choice]} is the ${PREFERRED[prefer]} that does as well.`
+  const then = turns
+    ? ` If ${goalFigure(goal, turns.at)} did not matter to you, ${names[turns.to]} would do.`
+    : ''
+  return first + then
+}
+
+/** For whom which: a line a purpose, with its answer. */
+export function purposeWords(
+  advice: Advice,
+  names: readonly string[],
+  options: AdviceOptions & { atS: number; topUpS: number; gains: readonly number[] },
+): { purpose: string; answer: string }[] {
+  const { smallest } = advice.ladder
+  const share = figure(100 * options.share, 0, '%')
+  const lines: [string, string | null][] = [
+    [
+      `Smallest to pack, within ${share} of the best after ${duration(options.atS)}`,
+      smallest && `${names[smallest.index]}: ${points(smallest.gain)}`,
+    ],
+    [
+      `Enough over a night of ${figure(options.nightHours, 0, 'h')}`,
+      advice.overnight === null ? 'none of these' : names[advice.overnight],
+    ],
+    [
+      `Most in ${duration(options.topUpS)} before leaving`,
+      advice.topUp === null ? null : `${names[advice.topUp]}: ${points(options.gains[advice.topUp])}`,
+    ],
+    [
+      'Cheapest for each minute saved against what you own',
+      advice.perMinute[0]
+        ? `${names[advice.perMinute[0].index]}: ${figure(advice.perMinute[0].price, 2)} a minute`
+        : null,
+    ],
+    ['Lightest of those that do as well', advice.lightest === null ? null : names[advice.lightest]],
+    ['Coolest', advice.coolest === null ? null : names[advice.coolest]],
+  ]
+  return lines.flatMap(([purpose, answer]) => (answer === null ? [] : [{ purpose, answer }]))
+}
+
+const CAUSES: Record<Cause, string> = {
+  heat: 'heat',
+  chance: 'chance: repeat it',
+  cable: 'a cable that carries less',
+  protocol: 'a protocol that the two do not share',
+  position: 'how it lay on the pad',
+  load: 'a load on the device',
+  curve: 'the full run behind the forecast was slowed itself',
+  background: 'something running on the device',
+}
+
+/** An odd result with its likely causes, the likeliest first. */
+export function oddWords({ kind, index, than, by, causes }: Odd, names: readonly string[]): string {
+  const likely = `Likely, in this order: ${causes.map((c) => CAUSES[c]).join('; ')}.`
+  switch (kind) {
+    case 'bigger-slower':
+      return `${names[index]} is bigger than ${names[than ?? 0]} and ${duration(by)} later to full. ${likely}`
+    case 'repeats-disagree':
+      return `The repeats of ${names[index]} lie ${duration(by)} apart, more than runs usually do. ${likely}`
+    case 'unlike-forecast':
+      return `${names[index]} came ${figure(100 * Math.abs(by), 0, '%')} ${by > 0 ? 'later' : 'sooner'} than a full run on another source lets expect. ${likely}`
+    case 'pad-position':
+      return `A run on ${names[index]} stood still while it lay there. ${likely}`
+  }
+}
+
+/** Where a lead did not last. */
+export function leadWords({ early, late, fromS, toS }: LeadChange, names: readonly string[]): string {
+  const between = `between ${duration(fromS)} and ${duration(toS)}`
+  return late === null
+    ? `The lead of ${names[early]} is gone ${between}.`
+    : `${names[early]} leads first; ${names[late]} overtakes it ${between}.`
+}
+
+/** What a plan will not be able to tell, and what it would take. */
+export function undecidedWords(u: Undecided, name: (id: string) => string): string {
+  const cures: Record<Undecided['cures'][number], string> = {
+    watch: 'watch the display turn full',
+    minute: 'check every minute near the end',
+    repeats: Number.isFinite(u.repeatsNeeded) ? `make ${u.repeatsNeeded} runs of each` : 'make two more runs of each',
+    'no-use': 'no number of runs helps: the device takes no more',
+  }
+  const what = u.cures.map((c) => cures[c]).join(', or ')
+  return `${name(u.a)} and ${name(u.b)}: ${duration(u.differenceS)} apart are expected, ${duration(u.limitS)} would be found. ${what.charAt(0).toUpperCase()}${what.slice(1)}.`
+} // prettier-ignore

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
+import { useTheme } from 'vuetify'
+import { chartColours } from './colours'
+import { ladderChart, type LadderPoint } from './ladderChart'
+import { Chart } from './setup'
+
+/** What each source brought against what it is rated, with the forecast behind. */
+const props = defineProps<{
+  points: readonly LadderPoint[]
+  foreseen: readonly LadderPoint[]
+  curve: readonly { watts: number; gain: number }[]
+  enough: number
+  summary: string
+}>()
+const theme = useTheme()
+const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
+const chart = shallowRef<Chart<'line'>>()
+const settings = computed(() =>
+  ladderChart({ ...props, colours: chartColours(theme.current.value as never) }),
+)
+
+function draw() {
+  if (!canvas.value) return
+  chart.value?.destroy()
+  chart.value = new Chart(canvas.value, settings.value)
+}
+onMounted(draw)
+watch(settings, draw)
+onBeforeUnmount(() => chart.value?.destroy())
+</script>
+
+<template>
+  <div class="frame"><canvas ref="canvas" role="img" :aria-label="summary"></canvas></div>
+</template>
+
+<style scoped>
+.frame {
+  position: relative;
+  height: 250px;
+}
+</style>

@@ -1,0 +1,195 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { DEFAULT_MARKS } from '@core/analysis/marks'
+import { duration, figure } from '@core/words/figures'
+import { oddWords, purposeWords } from '@core/words/sentences/adviceWords'
+import LadderChart from '../../charts/LadderChart.vue'
+import CopyTable from '../../components/CopyTable.vue'
+import FormPick from '../../forms/FormPick.vue'
+import ThresholdField from './ThresholdField.vue'
+import type { UseAdviceReturn } from './useAdvice'
+import type { UseThresholdsReturn } from './useThresholds'
+
+/** For whom which, the ladder of watts, and what sources that were not tested would do. */
+const props = defineProps<{
+  told: UseAdviceReturn
+  thresholds: UseThresholdsReturn
+  names: readonly string[]
+  /** One device alone: watts can be set against what they brought. */
+  isLadder: boolean
+}>()
+const { sharePercent, nightHours, ladderMinutes, topUpMinutes, options } = props.thresholds
+const { advice, offered, odd, foreseen, curve, from } = props.told
+const MINUTES = DEFAULT_MARKS.map((s) => ({ value: String(s / 60), title: `${s / 60} min` }))
+
+const purposes = computed(() =>
+  purposeWords(advice.value, props.names, {
+    ...options.value,
+    atS: Number(ladderMinutes.value) * 60,
+    topUpS: Number(topUpMinutes.value) * 60,
+    gains: offered.value.map((o) => o.topUp),
+  }),
+)
+const steps = computed(() => advice.value.ladder.steps.filter((s) => Number.isFinite(s.gain)))
+const enough = computed(
+  () => (steps.value.reduce((most, s) => Math.max(most, s.gain), 0) * sharePercent.value) / 100,
+)
+const points = computed(() =>
+  steps.value.map((s) => ({ watts: s.ratedW, gain: s.gain, spread: 2 * s.uncertainty, name: props.names[s.index] })),
+) // prettier-ignore
+const pale = computed(() =>
+  foreseen.value
+    .filter((f) => Number.isFinite(f.gain))
+    .map((f) => ({ watts: f.source.ratedWatts, gain: f.gain, spread: 0, name: `${f.source.name}, forecast` })),
+) // prettier-ignore
+const ladderTable = () => [
+  ['Source', 'Rated', 'Gained', 'Share of the best'],
+  ...steps.value.map((s) => [props.names[s.index], figure(s.ratedW, 0, 'W'), `${figure(s.gain, 1)} ± ${figure(2 * s.uncertainty, 1)}`, figure(100 * s.shareOfBest, 0, '%')]),
+] // prettier-ignore
+</script>
+
+<template>
+  <section aria-label="For whom which">
+    <h2>For whom which</h2>
+    <dl class="purposes" data-testid="purposes">
+      <div v-for="p in purposes" :key="p.purpose">
+        <dt>{{ p.purpose }}</dt>
+        <dd>{{ p.answer }}</dd>
+      </div>
+    </dl>
+    <div class="asked">
+      <ThresholdField v-model="sharePercent" label="Enough is" suffix="% of the best" :low="1" :high="100" />
+      <FormPick v-model="ladderMinutes" label="after" :items="MINUTES" density="compact" />
+      <ThresholdField v-model="nightHours" label="A night has" suffix="h" :low="0.5" :high="24" />
+      <FormPick v-model="topUpMinutes" label="Before leaving" :items="MINUTES" density="compact" />
+    </div>
+    <template v-if="odd.length">
+      <h2>Odd results</h2>
+      <ul data-testid="odd">
+        <li v-for="(o, i) in odd" :key="i">{{ oddWords(o, names) }}</li>
+      </ul>
+    </template>
+    <template v-if="isLadder && steps.length > 1">
+      <div class="head">
+        <h2>Watts against what they brought in {{ ladderMinutes }} min</h2>
+        <CopyTable :table="ladderTable" name="the ladder" />
+      </div>
+      <div class="ladder">
+        <LadderChart
+          :points="points"
+          :foreseen="pale"
+          :curve="curve"
+          :enough="enough"
+          summary="Points gained against rated watts; the figures are in the table beside it"
+        />
+        <table class="ruled" data-testid="ladder">
+          <thead>
+            <tr>
+              <th scope="col">Source</th>
+              <th scope="col" class="number">Rated</th>
+              <th scope="col" class="number">Gained</th>
+              <th scope="col" class="number">of the best</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="s in steps"
+              :key="s.index"
+              :class="{ smallest: s.index === advice.ladder.smallest?.index }"
+            >
+              <th scope="row">{{ names[s.index] }}</th>
+              <td class="number">{{ figure(s.ratedW, 0, 'W') }}</td>
+              <td class="number">{{ figure(s.gain, 1) }} ± {{ figure(2 * s.uncertainty, 1) }}</td>
+              <td class="number">
+                {{ figure(100 * s.shareOfBest, 0, '%')
+                }}<span v-if="s.ceiling" class="quiet" title="So near full that a difference is hidden">
+                  near full</span
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </template>
+    <template v-if="foreseen.length">
+      <h2>Not tested: forecast</h2>
+      <p class="quiet">
+        What a full run of this device lets expect from {{ figure(from, 0, '%') }}, with twice its standard
+        uncertainty. A forecast is no run, and is in no ranking.
+      </p>
+      <div class="scroll-x" tabindex="0">
+        <table class="ruled forecast" data-testid="foreseen">
+          <thead>
+            <tr>
+              <th scope="col">Source</th>
+              <th scope="col" class="number">Settles on</th>
+              <th scope="col" class="number">Half</th>
+              <th scope="col" class="number">Full</th>
+              <th scope="col" class="number">Gain in {{ ladderMinutes }} min</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="f in foreseen" :key="f.source.id">
+              <th scope="row">
+                {{ f.source.name }}<span v-if="!f.source.owned" class="quiet"> not owned yet</span>
+              </th>
+              <td class="number">{{ figure(f.watts, 1, 'W') }}</td>
+              <td class="number">
+                {{ duration(f.half.seconds) }}
+                <span class="quiet">± {{ duration(2 * f.half.uncertaintyS) }}</span>
+              </td>
+              <td class="number">
+                {{ duration(f.full.seconds) }}
+                <span class="quiet">± {{ duration(2 * f.full.uncertaintyS) }}</span>
+              </td>
+              <td class="number">{{ figure(f.gain, 0) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.purposes > div {
+  display: grid;
+  grid-template-columns: minmax(220px, 440px) 1fr;
+  gap: 4px 24px;
+  padding: 4px 0;
+  border-bottom: var(--hairline);
+}
+.purposes dd {
+  font-weight: 600;
+}
+.asked {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 200px));
+  gap: 4px 24px;
+  margin-top: 10px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
+  align-items: baseline;
+}
+.ladder {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(300px, 460px);
+  gap: 8px 36px;
+  align-items: start;
+}
+.smallest {
+  font-weight: 650;
+}
+.forecast :is(td, th) {
+  font-style: italic;
+}
+@media (max-width: 960px) {
+  .ladder,
+  .purposes > div {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

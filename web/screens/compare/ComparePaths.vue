@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import PathChart from '../../charts/PathChart.vue'
+import { useChartView } from '../../composables/useChartView'
+import { useOneByOne } from '../../composables/useOneByOne'
+import type { Compared } from './compareSamples'
+import type { UsePathsReturn } from './usePaths'
+
+/** The runs' paths on one clock, or against the level; zoomed and read off all together. */
+const props = defineProps<{
+  paths: UsePathsReturn
+  across: 'clock' | 'level'
+  names: readonly string[]
+}>()
+
+const { view, isWhole, show, showAll, cursor, point, onKey } = useChartView(() => props.paths.until.value)
+const drawn = useOneByOne()
+const STRIPS: { what: Exclude<Compared, 'level'>; title: string; unit: string; height: number }[] = [
+  { what: 'power', title: 'Power', unit: 'W', height: 104 },
+  { what: 'heat', title: 'Hottest place', unit: '°C', height: 88 },
+  { what: 'energy', title: 'Energy at the meter', unit: 'Wh', height: 88 },
+]
+const panels = computed(() => props.paths.panels.value)
+const isOne = computed(() => panels.value.length === 1)
+/** In small panels the level alone: what else there is stands in one picture. */
+const frames = computed(() =>
+  panels.value.map((panel) => ({ ...panel, paths: props.paths.levels(panel.ids, view.value) })),
+)
+const all = computed(() => panels.value.flatMap((p) => p.ids))
+const strips = computed(() =>
+  STRIPS.slice(0, drawn.value)
+    .map((strip) => ({
+      ...strip,
+      paths:
+        props.across === 'level'
+          ? strip.what === 'energy'
+            ? []
+            : props.paths.byLevel(strip.what, all.value)
+          : props.paths.strip(strip.what, all.value, view.value),
+    }))
+    .filter(({ paths }) => paths.length > 0),
+)
+const readOff = computed(() => (cursor.value === null ? '' : props.paths.readOff(cursor.value)))
+const summary = computed(
+  () =>
+    `${props.names.length} charge curves on one clock: ${props.names.slice(0, 12).join('; ')}. The figures are in the tables below.`,
+)
+</script>
+
+<template>
+  <!-- A group of pictures that answers keys: it takes the focus itself. -->
+  <div
+    role="group"
+    tabindex="0"
+    aria-label="Paths. Arrows read off, plus and minus look closer and further, arrows with Shift move, 0 shows the whole."
+    @keydown="onKey"
+    @mouseleave="point(null)"
+  >
+    <div v-if="across === 'clock'" :class="{ small: !isOne }">
+      <div v-for="frame in frames" :key="frame.key">
+        <h2 v-if="frame.title" class="strip">{{ frame.title }}</h2>
+        <PathChart
+          :paths="frame.paths"
+          unit="%"
+          :min="0"
+          :max="100"
+          :from="view.from"
+          :until="view.until"
+          :whole="paths.until.value"
+          :height="isOne ? 262 : 190"
+          :finish-level="isWhole ? 100 : undefined"
+          :show-clock="!isOne || strips.length === 0"
+          :summary="frame.title ? `${frame.title}. ${summary}` : summary"
+          :cursor="cursor"
+          @moved="show"
+          @pointed="point"
+        />
+      </div>
+    </div>
+    <p v-else-if="strips.length === 0" class="quiet">
+      Nothing to draw against the level: neither watts nor temperatures were read beside one.
+    </p>
+    <template v-if="isOne || across === 'level'">
+      <div v-for="(strip, i) in strips" :key="`${across} ${strip.what}`">
+        <h2 class="strip">
+          {{ strip.title }} <span class="quiet">{{ strip.unit }}</span>
+        </h2>
+        <PathChart
+          :paths="strip.paths"
+          unit=""
+          :min="strip.what === 'heat' ? undefined : 0"
+          :from="across === 'level' ? 0 : view.from"
+          :until="across === 'level' ? 100 : view.until"
+          :whole="across === 'level' ? undefined : paths.until.value"
+          :across="across"
+          :height="across === 'level' ? 240 : strip.height + (i === strips.length - 1 ? 18 : 0)"
+          :show-clock="across === 'level' || i === strips.length - 1"
+          :summary="`${strip.title} of the same runs ${across === 'level' ? 'against the level' : 'on the same clock'}`"
+          :cursor="across === 'level' ? undefined : cursor"
+          @moved="show"
+          @pointed="point"
+        />
+      </div>
+    </template>
+    <p v-if="across === 'clock'" class="closer">
+      <v-btn size="small" :disabled="isWhole" @click="showAll">Show the whole</v-btn>
+      <span class="figure read" role="status">{{
+        readOff ||
+        (isWhole ? 'Ctrl and wheel, a pinch, or + looks closer; arrows read off.' : 'Drag to move.')
+      }}</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  margin: 0 0 -4px 50px;
+  font-size: 0.8rem;
+  line-height: 1.2;
+}
+.small {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 330px), 1fr));
+  gap: 8px 20px;
+}
+.closer {
+  margin: 4px 0 0 50px;
+  font-size: 0.84rem;
+  min-height: 3.4em;
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+}
+</style>

@@ -1,0 +1,215 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { QUANTITIES, QUANTITY_GROUPS, type QuantityGroup } from '@core/compare/quantities'
+import { resultsOf } from '@core/compare/results'
+import type { Repeatability } from '@core/compare/verdict'
+import { duration, figure } from '@core/words/figures'
+import { againstWords, groupTab, resultWords } from '@core/words/sentences/resultWords'
+import CopyTable from '../../components/CopyTable.vue'
+import InkMark from '../../components/InkMark.vue'
+import { isSimulated } from '@core/logbook/run'
+import SimulatedTag from '../../components/SimulatedTag.vue'
+import type { SetUp } from './useVerdict'
+
+/** Every figure of every set-up with its ±, judged against the baseline's; sorted by any column, copied as it stands. */
+const props = defineProps<{
+  setups: readonly SetUp[]
+  names: readonly string[]
+  inks: Readonly<Record<string, number>>
+  /** Place of the set-up that others are set against. */
+  baseline: number
+  repeatability: Repeatability
+}>()
+
+const group = ref<QuantityGroup>('times')
+const sort = ref<{ key: string; down: boolean } | null>(null)
+const columns = computed(() =>
+  QUANTITIES.filter((q) => q.group === group.value)
+    .map((quantity) => ({
+      quantity,
+      results: resultsOf(
+        props.setups.map((s) => s.sides),
+        props.baseline,
+        quantity,
+        props.repeatability,
+      ),
+    }))
+    // A column in which nobody has a figure says nothing.
+    .filter(({ results }) => results.some((r) => r.runs > 0)),
+)
+const order = computed(() => {
+  const places = props.setups.map((_, i) => i)
+  const by = columns.value.find(({ quantity }) => quantity.key === sort.value?.key)
+  const value = (i: number) => by!.results[i].value
+  if (!by) return places
+  const known = places.filter((i) => !Number.isNaN(value(i)))
+  const sign = sort.value?.down ? -1 : 1
+  return [
+    ...known.sort((a, b) => sign * (value(a) - value(b))),
+    ...places.filter((i) => Number.isNaN(value(i))),
+  ]
+})
+function sortBy(key: string) {
+  const now = sort.value
+  sort.value = now?.key !== key ? { key, down: false } : now.down ? null : { key, down: true }
+}
+const ariaSort = (key: string) =>
+  sort.value?.key !== key ? undefined : sort.value.down ? 'descending' : 'ascending'
+const simulated = computed(() => props.setups.map((s) => s.runs.every(isSimulated)))
+const allSimulated = computed(() => simulated.value.every(Boolean))
+
+const table = () => [
+  ['Set-up', 'Runs', ...columns.value.map(({ quantity }) => quantity.label)],
+  ...order.value.map((i) => [
+    props.names[i] + (simulated.value[i] ? ' (simulated)' : ''),
+    String(props.setups[i].runs.length),
+    ...columns.value.map(({ quantity, results }) => {
+      const { figure: said, verdict } = resultWords(quantity, results[i])
+      return verdict ? `${said} (${verdict})` : said
+    }),
+  ]),
+]
+const savings = computed(() =>
+  group.value === 'times' ? order.value.filter((i) => i !== props.baseline) : [],
+)
+const savedTable = () => [
+  ['Set-up', ...columns.value.flatMap(({ quantity }) => [`${quantity.label}: time saved`, 'share of time saved', 'speed ratio'])],
+  ...savings.value.map((i) => [props.names[i], ...columns.value.flatMap(({ results }) => againstWords(results[i].against))]),
+] // prettier-ignore
+</script>
+
+<template>
+  <section aria-label="Results">
+    <div class="head">
+      <h2>Results</h2>
+      <v-btn-toggle v-model="group" mandatory density="compact">
+        <v-btn v-for="g in QUANTITY_GROUPS" :key="g" :value="g">{{ groupTab(g) }}</v-btn>
+      </v-btn-toggle>
+      <CopyTable :table="table" name="the results" />
+    </div>
+    <p class="quiet">
+      Against {{ names[baseline] }}.<template v-if="allSimulated"> All <SimulatedTag />.</template> Press a
+      head to sort by it.
+    </p>
+    <div class="scroll-x" tabindex="0">
+      <table class="ruled" data-testid="results">
+        <thead>
+          <tr>
+            <th scope="col">Set-up</th>
+            <th
+              v-for="{ quantity } in columns"
+              :key="quantity.key"
+              scope="col"
+              class="number"
+              :aria-sort="ariaSort(quantity.key)"
+            >
+              <button type="button" class="sort" @click="sortBy(quantity.key)">
+                {{ quantity.label }}{{ sort?.key === quantity.key ? (sort.down ? ' ↓' : ' ↑') : '' }}
+              </button>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="i in order" :key="setups[i].key">
+            <th scope="row">
+              <InkMark :ink="inks[setups[i].runs[0].id]" />
+              <router-link v-if="setups[i].runs.length === 1" :to="`/sheet/${setups[i].runs[0].id}`">{{
+                names[i]
+              }}</router-link>
+              <template v-else
+                >{{ names[i] }}
+                <span class="quiet"
+                  >·
+                  <router-link v-for="(run, k) in setups[i].runs" :key="run.id" :to="`/sheet/${run.id}`"
+                    >{{ k + 1 }}
+                  </router-link></span
+                ></template
+              >
+              <SimulatedTag v-if="simulated[i] && !allSimulated" />
+            </th>
+            <td v-for="{ quantity, results } in columns" :key="quantity.key" class="number">
+              {{ resultWords(quantity, results[i]).figure }}
+              <span class="quiet verdict">{{ resultWords(quantity, results[i]).verdict }}</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <template v-if="savings.length">
+      <div class="head">
+        <h2>Saved against {{ names[baseline] }}</h2>
+        <CopyTable :table="savedTable" name="what is saved" />
+      </div>
+      <p class="quiet">
+        Three ways to say “faster by”. They give different figures for the same pair, so each is named.
+      </p>
+      <div class="scroll-x" tabindex="0">
+        <table class="ruled" data-testid="against">
+          <thead>
+            <tr>
+              <th scope="col" rowspan="2">Set-up</th>
+              <th
+                v-for="{ quantity } in columns"
+                :key="quantity.key"
+                scope="colgroup"
+                colspan="3"
+                class="group"
+              >
+                {{ quantity.label }}
+              </th>
+            </tr>
+            <tr>
+              <template v-for="{ quantity } in columns" :key="quantity.key">
+                <th scope="col" class="number">time saved</th>
+                <th scope="col" class="number">share of time saved</th>
+                <th scope="col" class="number">speed ratio</th>
+              </template>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="i in savings" :key="setups[i].key">
+              <th scope="row"><InkMark :ink="inks[setups[i].runs[0].id]" /> {{ names[i] }}</th>
+              <template v-for="{ quantity, results } in columns" :key="quantity.key">
+                <td class="number">{{ duration(results[i].against!.savedS) }}</td>
+                <td class="number">{{ figure(results[i].against!.savedShare * 100, 1, '%') }}</td>
+                <td class="number">{{ figure(results[i].against!.speedRatio, 2, '×') }}</td>
+              </template>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
+  align-items: center;
+}
+.head :deep(.v-btn-toggle) {
+  height: auto;
+  flex-wrap: wrap;
+}
+.sort {
+  font: inherit;
+  min-height: 24px;
+  text-align: right;
+}
+.group {
+  text-align: center;
+}
+th a {
+  color: inherit;
+}
+th[scope='row'] {
+  white-space: nowrap;
+}
+.verdict {
+  display: block;
+  font-size: 0.78rem;
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { decimal } from '@core/trace/decimal'
+import FormText from '../../forms/FormText.vue'
+
+/** A threshold that can be moved: it counts as soon as it is left, or Enter is pressed. */
+const value = defineModel<number>({ required: true })
+const props = defineProps<{
+  label: string
+  suffix: string
+  low: number
+  high: number
+  placeholder?: string
+}>()
+const typed = ref('')
+const error = ref('')
+const shown = (n: number) => (n === 0 && props.placeholder ? '' : String(n))
+watch(value, (n) => (typed.value = shown(n)), { immediate: true })
+
+function take() {
+  const text = typed.value.trim()
+  const number = text === '' && props.placeholder ? 0 : decimal(text)
+  const isFine = number >= props.low && number <= props.high
+  error.value = isFine ? '' : `Between ${props.low} and ${props.high}.`
+  if (isFine) value.value = number
+}
+</script>
+
+<template>
+  <FormText
+    v-model="typed"
+    :label="label"
+    :suffix="suffix"
+    :placeholder="placeholder"
+    :persistent-placeholder="placeholder !== undefined"
+    :error="error"
+    numeric
+    density="compact"
+    @blur="take"
+    @keydown.enter="take"
+  />
+</template>

@@ -1,0 +1,135 @@
+import { computed, ref, type ComputedRef, type Ref } from 'vue'
+import { groups } from 'd3-array'
+import type { Alignment } from '@core/compare/align'
+import type { Analysis } from '@core/analysis/analyse'
+import { valueAt, type Samples } from '@core/trace/samples'
+import { clock, duration, figure } from '@core/words/figures'
+import type { Path, Point } from '../../charts/options'
+import { pointsOfSamples, type View } from '../../charts/reduction'
+import { useLogbook } from '../../stores/logbook'
+import { comparedSamples, samplesByLevel, type Compared } from './compareSamples'
+import { MOST_INKS, setUpKey, type Comparison } from './useComparison'
+
+export const PANELS = ['one', 'device', 'source'] as const
+export type PanelKind = (typeof PANELS)[number]
+/** One frame with the runs that stand in it. */
+export interface Panel {
+  key: string
+  title: string
+  ids: string[]
+}
+export interface UsePathsReturn {
+  /** A set-up, by its key, that is lifted out of the grey ones. */
+  lifted: Ref<string | null>
+  until: ComputedRef<number>
+  panels: ComputedRef<Panel[]>
+  /** Paths of the runs of a panel, in view. */
+  levels: (ids: readonly string[], view: View) => Path[]
+  strip: (what: Compared, ids: readonly string[], view: View) => Path[]
+  byLevel: (what: Compared, ids: readonly string[]) => Path[]
+  /** What every run shows at a moment. */
+  readOff: (at: number) => string
+}
+
+const UNITS: Record<Compared, [digits: number, unit: string]> = {
+  level: [1, '%'],
+  power: [1, 'W'],
+  energy: [2, 'Wh'],
+  heat: [1, '°C'],
+}
+
+/** What is drawn of the chosen runs. */
+export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePathsReturn {
+  const { runs, worked, names, inks, setUpNames, setUpOrder, alignment } = comparison
+  const logbook = useLogbook()
+  const lifted = ref<string | null>(null)
+  const analyses = computed(() => new Map<string, Analysis>(worked.value.map((w) => [w.id, w.analysis])))
+  const until = computed(() =>
+    worked.value.reduce((most, { analysis }) => Math.max(most, analysis.durationS), 0) * 1.02,
+  )
+  const panels = computed<Panel[]>(() => {
+    const kind = panel()
+    const of = kind === 'device' ? (id: string) => logbook.device(id) : (id: string) => logbook.source(id)
+    if (kind === 'one') return [{ key: 'one', title: '', ids: runs.value.map((r) => r.id) }]
+    return groups(runs.value, (r) => (kind === 'device' ? r.deviceId : r.sourceId)).map(([id, own]) => ({
+      key: id,
+      title: of(id)?.name ?? '?',
+      ids: own.map((r) => r.id),
+    }))
+  })
+
+  const shiftOf = (id: string, { shiftS }: Alignment = alignment.value) =>
+    shiftS[runs.value.findIndex((r) => r.id === id)] || 0
+  /** On the aligned clock; what lies before its beginning is not drawn. */
+  const shifted = (points: Point[], shift: number): Point[] =>
+    shift === 0 ? points : points.map(({ x, y }) => ({ x: x - shift, y })).filter(({ x }) => x >= 0)
+
+  /** The grey ones first: what is in ink lies above them. Of repeats the first bears the name. */
+  const pathsOf = (
+    ids: readonly string[],
+    points: (id: string) => Point[],
+    ended: (path: Path, id: string) => Path = (path) => path,
+  ) => {
+    const named = new Set<string>()
+    const isCrowded = setUpOrder.value.length > MOST_INKS
+    return ids
+      .flatMap((id): Path[] => {
+        const key = setUpKey(logbook.run(id)!)
+        const isLifted = lifted.value === key
+        const isOut = isCrowded && (lifted.value !== null || setUpOrder.value.indexOf(key) >= MOST_INKS)
+        const path = {
+          label: setUpNames.value[key],
+          ink: inks.value[id],
+          points: points(id),
+          faded: isOut && !isLifted,
+          unnamed: named.has(key),
+        }
+        if (path.points.length) named.add(key)
+        return path.points.length ? [ended(path, id)] : []
+      })
+      .sort((a, b) => Number(b.faded) - Number(a.faded))
+  }
+  /** A path ends at its full mark; one that never got there says where it stopped. */
+  function finished(path: Path, id: string): Path {
+    const full = analyses.value.get(id)?.milestones.find((m) => m.percent === 100)
+    if (!full || full.reason)
+      return { ...path, finish: `stopped at ${figure(path.points.at(-1)?.y, 0, '%')}` }
+    const before = path.points.filter((p) => p.x < full.timeS)
+    return { ...path, points: [...before, { x: full.timeS, y: 100 }], finish: duration(full.timeS) }
+  }
+  const inView = (samples: Samples, id: string, view: View): Point[] => {
+    const shift = shiftOf(id)
+    return shifted(pointsOfSamples(samples, { from: view.from + shift, until: view.until + shift }), shift)
+  }
+  const traceOf = (id: string) => logbook.traces.get(id)
+  const drawn = (what: Compared, view: View) => (id: string) => {
+    const trace = traceOf(id)
+    return trace ? inView(comparedSamples(trace, what), id, view) : []
+  }
+  return {
+    lifted,
+    until,
+    panels,
+    levels: (ids, view) =>
+      pathsOf(ids, drawn('level', view), view.until >= until.value ? finished : undefined),
+    strip: (what, ids, view) => pathsOf(ids, drawn(what, view)),
+    byLevel: (what, ids) =>
+      pathsOf(ids, (id) => {
+        const trace = traceOf(id)
+        return trace ? pointsOfSamples(samplesByLevel(trace, what)) : []
+      }),
+    readOff: (at) =>
+      runs.value
+        .slice(0, MOST_INKS)
+        .flatMap(({ id }) => {
+          const trace = traceOf(id)
+          if (!trace) return []
+          const told = (['level', 'power'] as const).flatMap((what) => {
+            const value = valueAt(comparedSamples(trace, what), at + shiftOf(id))
+            return Number.isNaN(value) ? [] : [figure(value, ...UNITS[what])]
+          })
+          return told.length ? [`${names.value[id]} ${told.join(', ')}`] : []
+        })
+        .reduce((all, one) => `${all}${all.endsWith(':') ? ' ' : '; '}${one}`, `At ${clock(at)}:`),
+  }
+} // prettier-ignore
