@@ -29,7 +29,7 @@ export function forecastS(
   return hours * 3600
 }
 
-/** The level, in percent, reached after some time from a level. */
+/** The level, in percent, reached after some time from a level. One walk along the curve: a ladder asks for dozens. */
 export function levelAfter(
   curve: AcceptanceCurve,
   sourceWatts: number,
@@ -37,16 +37,37 @@ export function levelAfter(
   seconds: number,
   linkEfficiency = 1,
 ): number {
-  let [low, high] = [from, 100]
-  const takes = (to: number) => forecastS(curve, sourceWatts, from, to, linkEfficiency)
-  if (Number.isNaN(takes(100))) return from
-  if (takes(100) <= seconds) return 100
-  for (let i = 0; i < 40; i++) {
-    const middle = (low + high) / 2
-    if (takes(middle) > seconds) high = middle
-    else low = middle
+  const { energyWh, watts, restingW } = curve
+  const total = energyWh[energyWh.length - 1]
+  const cap = sourceWatts * linkEfficiency - restingW
+  const low = (from / 100) * total
+  if (!(cap > 0) || !(from < 100)) return from
+  let left = seconds / 3600
+  for (let i = 1; i < energyWh.length; i++) {
+    const [e0, e1] = [energyWh[i - 1], energyWh[i]]
+    const start = Math.max(low, e0)
+    if (e1 <= start) continue
+    const at = (e: number) => wattsBetween(watts[i - 1], watts[i], (e - e0) / (e1 - e0))
+    const takes = (to: number) => hoursAcross(to - start, at(start), at(to), cap)
+    const hours = takes(e1)
+    if (hours <= left) {
+      left -= hours
+      continue
+    }
+    return (100 * whereSpent(takes, start, e1, left)) / total
   }
-  return low
+  return 100
+}
+
+/** The energy at which `hours` are spent, between two at which too little and too much are. */
+function whereSpent(takes: (to: number) => number, low: number, high: number, hours: number): number {
+  let [a, b] = [low, high]
+  for (let i = 0; i < 40; i++) {
+    const middle = (a + b) / 2
+    if (takes(middle) > hours) b = middle
+    else a = middle
+  }
+  return a
 }
 
 /** Where power moves straight with time, its square moves straight with energy. */

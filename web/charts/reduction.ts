@@ -15,16 +15,19 @@ export interface View {
 export const pointsOf = (time: Float64Array, column: Float64Array | undefined, view?: View): Point[] =>
   pointsOfSamples(samplesOf(time, column), view)
 
+/** Where several paths share a frame, each has fewer points: a chart's work goes by all of them together. */
+export const SHARED_PX = 300
+
 /** The last picture of a column: strips that are drawn one after the other do not draw the others anew. */
 const drawn = new WeakMap<Float64Array, { t: Float64Array; of: string; points: Point[] }>()
 
 /** The same of samples; with a view, what is in it and the reading on either side, so that lines run on. */
-export function pointsOfSamples(samples: Samples, view?: View): Point[] {
-  const of = view ? `${view.from} ${view.until}` : ''
+export function pointsOfSamples(samples: Samples, view?: View, widestPx = WIDEST_PX): Point[] {
+  const of = `${view?.from} ${view?.until} ${widestPx}`
   const before = drawn.get(samples.v)
   // A time put right is another time beside the same values.
   if (before?.of === of && before.t === samples.t) return before.points
-  const { t, v } = reduce(view ? within(samples, view) : samples, WIDEST_PX)
+  const { t, v } = reduce(view ? within(samples, view) : samples, widestPx)
   const points = Array.from(t, (x, i) => ({ x, y: v[i] }))
   drawn.set(samples.v, { t: samples.t, of, points })
   return points

@@ -6,6 +6,7 @@ import { isSound } from '@core/logbook/run'
 import { goalTab } from '@core/words/sentences/verdictSentence'
 import { choiceWords, leadWords } from '@core/words/sentences/adviceWords'
 import EmptyPage from '../../components/EmptyPage.vue'
+import InTurn from '../../components/InTurn.vue'
 import FormPick from '../../forms/FormPick.vue'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
@@ -160,21 +161,21 @@ const VIEWS = [
             <ThresholdPanel v-if="!stopped" :thresholds="thresholds" :learnt="ranking.repeatability" />
           </aside>
         </div>
-        <AdvicePart
-          v-if="!stopped"
-          :told="told"
-          :thresholds="thresholds"
-          :names="setupNames"
-          :is-ladder="isLadder"
-        />
-        <ResultsTable
-          :setups="setups"
-          :names="setupNames"
-          :inks="inks"
-          :baseline="baseSetUp"
-          :repeatability="repeatability"
-        />
-        <FairnessTable :rows="fair" :heads="setups.flatMap((s) => s.runs.map((r) => names[r.id]))" />
+        <InTurn v-if="!stopped" :turn="5">
+          <AdvicePart :told="told" :thresholds="thresholds" :names="setupNames" :is-ladder="isLadder" />
+        </InTurn>
+        <InTurn :turn="6">
+          <ResultsTable
+            :setups="setups"
+            :names="setupNames"
+            :inks="inks"
+            :baseline="baseSetUp"
+            :repeatability="repeatability"
+          />
+        </InTurn>
+        <InTurn :turn="7">
+          <FairnessTable :rows="fair" :heads="setups.flatMap((s) => s.runs.map((r) => names[r.id]))" />
+        </InTurn>
       </template>
     </template>
   </div>

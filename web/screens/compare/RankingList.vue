@@ -47,6 +47,9 @@ const rows = computed(() =>
   }),
 )
 const assumed = computed(() => props.ranking.repeatability.assumed)
+/** As its path is drawn: the first eight in ink, or the one that is lifted. */
+const isInked = ({ key, place }: (typeof rows.value)[number]) =>
+  !lifts.value || (lifted.value === null ? place.index < MOST_INKS : lifted.value === key)
 /** With more runs than inks one is lifted out by its name. */
 const lifts = computed(() => props.setups.length > MOST_INKS)
 </script>
@@ -62,7 +65,7 @@ const lifts = computed(() => props.setups.length > MOST_INKS)
       >
         <div class="line">
           <span
-            ><InkMark v-if="!lifts || lifted === row.key" :ink="row.ink" />
+            ><InkMark v-if="isInked(row)" :ink="row.ink" />
             <button
               v-if="lifts"
               type="button"
@@ -121,8 +124,13 @@ li {
 .line {
   display: flex;
   justify-content: space-between;
-  gap: 12px;
+  flex-wrap: wrap;
+  gap: 0 12px;
   align-items: baseline;
+}
+.line .figure {
+  margin-left: auto;
+  white-space: nowrap;
 }
 .scale {
   position: relative;

@@ -5,7 +5,7 @@ import type { Analysis } from '@core/analysis/analyse'
 import { valueAt, type Samples } from '@core/trace/samples'
 import { clock, duration, figure } from '@core/words/figures'
 import type { Path, Point } from '../../charts/options'
-import { pointsOfSamples, type View } from '../../charts/reduction'
+import { pointsOfSamples, SHARED_PX, type View } from '../../charts/reduction'
 import { useLogbook } from '../../stores/logbook'
 import { comparedSamples, samplesByLevel, type Compared } from './compareSamples'
 import { MOST_INKS, setUpKey, type Comparison } from './useComparison'
@@ -99,7 +99,7 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
   }
   const inView = (samples: Samples, id: string, view: View): Point[] => {
     const shift = shiftOf(id)
-    return shifted(pointsOfSamples(samples, { from: view.from + shift, until: view.until + shift }), shift)
+    return shifted(pointsOfSamples(samples, { from: view.from + shift, until: view.until + shift }, SHARED_PX), shift)
   }
   const traceOf = (id: string) => logbook.traces.get(id)
   const drawn = (what: Compared, view: View) => (id: string) => {
@@ -116,7 +116,7 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
     byLevel: (what, ids) =>
       pathsOf(ids, (id) => {
         const trace = traceOf(id)
-        return trace ? pointsOfSamples(samplesByLevel(trace, what)) : []
+        return trace ? pointsOfSamples(samplesByLevel(trace, what), undefined, SHARED_PX) : []
       }),
     readOff: (at) =>
       runs.value
