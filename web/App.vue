@@ -9,8 +9,8 @@ import {
   mdiWeatherNight,
   mdiWhiteBalanceSunny,
 } from '@mdi/js'
-import { computed, defineAsyncComponent, onMounted, watchEffect } from 'vue'
-import { useRoute } from 'vue-router'
+import { computed, defineAsyncComponent, onMounted, ref, watchEffect } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import UpdateNotice from './components/UpdateNotice.vue'
 import EmptyPage from './components/EmptyPage.vue'
@@ -31,6 +31,7 @@ const settings = useSettings()
 const bench = useBench()
 const theme = useTheme()
 const route = useRoute()
+const router = useRouter()
 useBenchCall()
 
 /** The screens in the order of the work. */
@@ -53,11 +54,28 @@ async function takeCopy() {
   if (text) download('inkpath-second-copy.json', text, 'application/json')
   else useNotices().fail('There is no second copy in this browser.')
 }
+/** Files can be dropped on any screen: they are looked at on Files. */
+const dragging = ref(false)
+const holdsFiles = (event: DragEvent) => event.dataTransfer?.types.includes('Files') === true
+function over(event: DragEvent) {
+  if (!holdsFiles(event)) return
+  event.preventDefault()
+  dragging.value = true
+}
+async function drop(event: DragEvent) {
+  dragging.value = false
+  if (!holdsFiles(event)) return
+  event.preventDefault()
+  const dropped = [...(event.dataTransfer?.files ?? [])]
+  await router.push('/files')
+  const { useFiles } = await import('./stores/files')
+  await useFiles().openAll(dropped)
+}
 onMounted(() => startup.begin().catch(useNotices().fail))
 </script>
 
 <template>
-  <v-app>
+  <v-app :class="{ dragging }" @dragover="over" @dragleave.self="dragging = false" @drop="drop">
     <a class="skip" href="#content">Skip to the page</a>
     <header class="top">
       <router-link to="/shelf" class="name">
@@ -112,6 +130,10 @@ onMounted(() => startup.begin().catch(useNotices().fail))
 </template>
 
 <style scoped>
+.dragging {
+  outline: 2px dashed rgb(var(--v-theme-primary));
+  outline-offset: -4px;
+}
 .top {
   display: flex;
   align-items: center;

@@ -60,7 +60,7 @@ export const HOUSE = {
   'core/words/sentences': { rooms: ['core/words', 'core/compare', 'core/analysis'], packages: [] },
 
   'web/theme': { rooms: [], packages: ['vuetify', 'vuetify/*'] },
-  'web/workers': { rooms: ['core'], packages: ['comlink'] },
+  'web/workers': { rooms: ['core'], packages: ['comlink', 'read-excel-file/*', 'write-excel-file/*'] },
   'web/storage': {
     rooms: ['core', 'web/workers'],
     packages: ['localforage', 'comlink', 'yup', 'browser-fs-access'],
@@ -139,7 +139,7 @@ export const HOUSE = {
   bench: { rooms: ['core'], packages: ['node:*', 'simple-statistics', 'papaparse', '@playwright/test'] },
   e2e: {
     rooms: ['core', 'server'],
-    packages: ['node:*', '@playwright/test', '@axe-core/playwright', 'ical.js', 'papaparse'],
+    packages: ['node:*', '@playwright/test', '@axe-core/playwright', 'ical.js', 'papaparse', 'write-excel-file/*'],
   },
 }
 

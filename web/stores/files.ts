@@ -3,12 +3,17 @@ import { ref, shallowRef } from 'vue'
 import type { ColumnMeaning } from '@core/formats/columns'
 import { readLogbook } from '@core/formats/logbookJson'
 import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
+import { shapeOf } from '@core/formats/shape'
+import type { WideChannel } from '@core/formats/wide'
 import type { TraceReadResult } from '@core/formats/traceCsv'
 import { nextInk, type Logbook } from '@core/logbook/logbook'
-import { blankRun } from '@core/logbook/run'
+import { blankRun, type Run } from '@core/logbook/run'
 import type { ReadingRule } from '@core/protocol/rules'
 import { deviceConditions, noConditions } from '@core/protocol/runConditions'
+import { cutBefore } from '@core/trace/cut'
 import { usualStep } from '@core/trace/samples'
+import type { Trace } from '@core/trace/trace'
+import { keepShape, loadShapes } from '../storage/shapes'
 import { filesWork, stopFilesWork, toldByWorker } from '../workers/files'
 import type { OpenedTable } from '../workers/files.worker'
 import { useLogbook } from './logbook'
@@ -25,6 +30,23 @@ type Opened =
   | { kind: 'logbook'; file: string; logbook: Logbook }
   | { kind: 'trace'; file: string; opened: OpenedTable; result: TraceReadResult | null; failure: string }
 
+/** What a file does not say of its run, given once for all that were chosen together. */
+export interface Given {
+  deviceId: string
+  sourceId: string
+  cableId: string | null
+  meterId: string | null
+  /** ISO 8601, for a file without dates; now where nobody says. */
+  startedAt: string | null
+  notes: string
+  /** Idle time before power-on that is left out, s of the file's clock. */
+  fromS: number
+}
+const NOTES_MAX = 2000
+/** A record that begins later began later. */
+const movedBy = (startedAt: string | null, seconds: number): string | null =>
+  startedAt === null ? null : new Date(Date.parse(startedAt) + 1000 * seconds).toISOString()
+
 const MAX_BYTES = 400 * 1024 * 1024
 const MOST_PLACES = 12
 const STOPPED = Symbol('stopped')
@@ -39,6 +61,10 @@ export const useFiles = defineStore('files', () => {
   const opened = shallowRef<Opened | null>(null)
   const refusal = ref<Refusal | null>(null)
   const busy = ref(false)
+  /** Files that were chosen together with the one that is open. */
+  const waiting = shallowRef<File[]>([])
+  /** What was said of the file before: it holds for the next one too. */
+  const lastGiven = shallowRef<Given | null>(null)
 
   const refuse = (file: string, message: string, problems: Problem[] = []) => {
     const all = problems.map(problemInWords)
@@ -79,13 +105,31 @@ export const useFiles = defineStore('files', () => {
     stop?.()
   }
 
+  /** Several at once: one is looked at after the other, and nothing is taken unseen. */
+  async function openAll(files: readonly File[]) {
+    const [first, ...rest] = files
+    if (!first) return
+    waiting.value = [...rest, ...waiting.value]
+    await open(first)
+  }
+  /** The next of those that wait, once one was taken or left. */
+  async function openNext() {
+    const [next, ...rest] = waiting.value
+    opened.value = null
+    waiting.value = rest
+    if (next) await open(next)
+  }
+
   async function open(file: File) {
     if (busy.value) cancel()
     opened.value = null
     refusal.value = null
     if (file.size > MAX_BYTES) return refuse(file.name, 'The file is larger than any logbook of ours.')
     try {
-      const read = await stoppable(async () => filesWork().open(file, /\.json$/i.test(file.name), onProgress))
+      const shapes = await loadShapes()
+      const read = await stoppable(async () =>
+        filesWork().open(file, /\.json$/i.test(file.name), shapes, onProgress),
+      )
       if (read === STOPPED) return
       if ('logbook' in read) openLogbook(file.name, read.logbook)
       else if (!read.table.ok) refuse(file.name, read.table.message, read.table.problems)
@@ -138,36 +182,85 @@ export const useFiles = defineStore('files', () => {
     const current = opened.value
     if (current?.kind !== 'logbook') return false
     await once(current, () => logbook.takeLogbook(current.logbook, mode))
+    await openNext()
     return true
   }
 
-  /** Puts the opened trace into the logbook as a run of the pair it belongs to. */
-  async function takeTrace(pair: {
-    deviceId: string
-    sourceId: string
-    cableId: string | null
-  }): Promise<string | undefined> {
+  /** Puts the opened trace into the logbook as a run of what it belongs to. */
+  async function takeTrace(given: Given): Promise<string | undefined> {
     const current = opened.value
     if (current?.kind !== 'trace' || !current.result) return undefined
-    const { trace, startedAt } = current.result
-    const id = crypto.randomUUID()
-    const first = trace.percent?.find((p) => !Number.isNaN(p))
-    const device = logbook.device(pair.deviceId)
-    const run = blankRun({
-      id,
-      ...pair,
-      ink: nextInk(logbook.runs.filter((r) => r.deviceId === pair.deviceId).map((r) => r.ink)),
-      startedAt: startedAt ?? new Date().toISOString(),
-      startPercent: first ?? null,
-      reading: readAt(usualStep(trace)),
-      provenance: 'import',
-      notes: `Read from ${current.file}.`,
-      conditions: { ...noConditions(), ...(device && deviceConditions(device)) },
-    })
+    const { startedAt } = current.result
+    const trace = given.fromS > 0 ? cutBefore(current.result.trace, given.fromS) : current.result.trace
+    const run = runOf(given, trace, movedBy(startedAt, given.fromS), current.file)
     await once(current, () => logbook.putRun(run, trace))
-    void filesWork().close()
-    return id
+    await remember(given, current)
+    return run.id
   }
 
-  return { opened, refusal, busy, progress, open, cancel, readColumns, takeLogbook, takeTrace }
+  /** One run for each of the columns that are named a source: all or, where one is refused, those before it. */
+  async function takeWide(
+    given: Given,
+    columns: readonly { column: number; sourceId: string }[],
+    channel: WideChannel,
+  ): Promise<string[]> {
+    const current = opened.value
+    if (current?.kind !== 'trace') return []
+    const { meanings } = current.opened
+    const places = columns.map(({ column }) => column)
+    const read = await filesWork().readWide(meanings, places, channel)
+    if (!read.ok) throw new Error([read.message, ...read.problems.slice(0, 3).map(problemInWords)].join(' '))
+    const ids: string[] = []
+    await once(current, async () => {
+      for (const [i, { trace, startedAt }] of read.value.entries()) {
+        const run = runOf({ ...given, sourceId: columns[i].sourceId }, trace, startedAt, current.file)
+        await logbook.putRun(run, trace)
+        ids.push(run.id)
+      }
+    })
+    await remember(given, current)
+    return ids
+  }
+
+  async function remember(given: Given, { opened: { headers, meanings, own } }: { opened: OpenedTable }) {
+    lastGiven.value = given
+    if (!own) await keepShape(shapeOf(headers), meanings)
+    void filesWork().close()
+    await openNext()
+  }
+
+  function runOf(given: Given, trace: Trace, startedAt: string | null, file: string): Run {
+    const { deviceId, sourceId, cableId, meterId, notes } = given
+    const device = logbook.device(deviceId)
+    return blankRun({
+      id: crypto.randomUUID(),
+      deviceId,
+      sourceId,
+      cableId,
+      ink: nextInk(logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink)),
+      startedAt: startedAt ?? given.startedAt ?? new Date().toISOString(),
+      startPercent: trace.percent?.find((p) => !Number.isNaN(p)) ?? null,
+      reading: readAt(usualStep(trace)),
+      provenance: 'import',
+      notes: [notes.trim(), `Read from ${file}.`].filter(Boolean).join(' ').slice(0, NOTES_MAX),
+      conditions: { ...noConditions(), ...(device && deviceConditions(device)), meterId },
+    })
+  }
+
+  return {
+    opened,
+    refusal,
+    busy,
+    waiting,
+    lastGiven,
+    progress,
+    open,
+    openAll,
+    openNext,
+    cancel,
+    readColumns,
+    takeLogbook,
+    takeTrace,
+    takeWide,
+  }
 })

@@ -1,6 +1,9 @@
 import { expose, transfer } from 'comlink'
 import { encodingOf } from '@core/formats/encoding'
 import { guessColumns, isOwnTable, type ColumnMeaning } from '@core/formats/columns'
+import { shapeOf } from '@core/formats/shape'
+import { sheetText, type SheetCell } from '@core/formats/sheetCells'
+import { wideColumns, wideTraces, type WideChannel } from '@core/formats/wide'
 import { UnreadableFile } from '@core/formats/problem'
 import type { Progress, Table } from '@core/formats/table'
 import { readTraceTable, traceFromTable, type TraceReadResult } from '@core/formats/traceCsv'
@@ -26,6 +29,8 @@ export interface OpenedTable {
   meanings: ColumnMeaning[]
   /** Written by our own contract: nothing needs asking. */
   own: boolean
+  /** Columns that may each be a charger's, by position. */
+  wide: number[]
 }
 
 const SHOWN_ROWS = 50
@@ -50,25 +55,49 @@ async function textOf(file: Blob, onProgress: Progress): Promise<string> {
   return pieces.join('') + decoder.decode()
 }
 
+/** A spreadsheet is a zip: it begins with these letters. */
+async function isSheet(file: Blob): Promise<boolean> {
+  const [p, k, three, four] = new Uint8Array(await file.slice(0, 4).arrayBuffer())
+  return p === 0x50 && k === 0x4b && three === 3 && four === 4
+}
+
+/** The first sheet of a spreadsheet as CSV. */
+async function sheetOf(file: Blob): Promise<string> {
+  try {
+    const { readSheet } = await import('read-excel-file/web-worker')
+    return sheetText((await readSheet(file)) as SheetCell[][])
+  } catch (error) {
+    throw new Error(
+      `This spreadsheet could not be read (${(error as Error).message}). Save its sheet as CSV, and bring that in.`,
+      { cause: error },
+    )
+  }
+}
+
 const work = {
   /** Opens a file: a logbook's text as it is; of a table its first rows, and what its columns seem to be. */
   async open(
     file: Blob,
     isNamedJson: boolean,
+    /** How columns of tables of some shapes were named before. */
+    known: Record<string, ColumnMeaning[]>,
     onProgress: Progress,
   ): Promise<{ logbook: string } | { table: Outcome<OpenedTable> }> {
     table = undefined
-    const text = await textOf(file, onProgress)
+    const text = (await isSheet(file)) ? await sheetOf(file) : await textOf(file, onProgress)
     if (isNamedJson || text.trimStart().startsWith('{')) return { logbook: text }
     return {
       table: outcome(() => {
         table = readTraceTable(text, (share) => onProgress(READ + CUT * share))
         const { headers, rows } = table
+        const before = known[shapeOf(headers)]
+        const meanings = before?.length === headers.length ? before : guessColumns(table)
         return {
           headers,
           rows: rows.slice(0, SHOWN_ROWS),
-          meanings: guessColumns(table),
+          meanings,
           own: isOwnTable(table),
+          wide: wideColumns(table, meanings),
         }
       }),
     }
@@ -83,6 +112,14 @@ const work = {
     if (!read.ok) return read
     const buffers = columnsOf(read.value.trace).map((column) => column.buffer as ArrayBuffer)
     return transfer(read, [...new Set(buffers)])
+  },
+
+  /** A trace for each of some columns: a table with one column a charger. */
+  readWide(meanings: ColumnMeaning[], columns: number[], channel: WideChannel): Outcome<TraceReadResult[]> {
+    return outcome(() => {
+      if (!table) throw new Error('The file is no longer open. Choose it again.')
+      return wideTraces(table, meanings, columns, channel)
+    })
   },
 
   /** Lets the table go once its trace was taken. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
+import { sameAgain } from '@core/bench/again'
 import type { LaneChoice } from '@core/bench/setup'
 import { closeLane, laneChoiceSchema, laneField, type TypedLane } from '@core/bench/typedLane'
 import type { Meter } from '@core/gear/gear'
@@ -34,23 +35,46 @@ function conditionsOfLast(): TypedLane['conditions'] {
     thermometerId: still(last?.thermometerId),
     ambientC: '',
     restMinutes: '',
-    fedFromId: logbook.sources[0].fedFromId,
+    fedFromId: null,
   }
 }
 const instruments = (kind: Meter['kind']) => [
   { value: null, title: 'none' },
   ...named(logbook.meters.filter((m) => m.kind === kind)),
 ]
+/** Same again, next source: what was set up last, as far as it is on the shelf and not on the bench. */
+const again = sameAgain(
+  [
+    ...logbook.runs.filter((r) => r.provenance !== 'import'),
+    ...strip.rigged.map(({ choice }) => choice),
+    ...bench.lanes.map(({ setup }) => setup),
+  ],
+  { devices: logbook.devices.map((d) => d.id), sources: logbook.sources.map((s) => s.id) },
+  new Set(
+    [...strip.rigged.map(({ choice }) => choice), ...bench.lanes.map(({ setup }) => setup)].flatMap((s) => [
+      s.deviceId,
+      s.sourceId,
+    ]),
+  ),
+)
+const INTERVAL_S = 60
+function intervalOfLast(): Pick<TypedLane, 'interval' | 'ownInterval'> {
+  if (again?.reading.kind !== 'every') return { interval: 5, ownInterval: '' }
+  const minutes = again.reading.seconds / INTERVAL_S
+  return INTERVALS.includes(minutes)
+    ? { interval: minutes, ownInterval: '' }
+    : { interval: 'own', ownInterval: String(minutes) }
+}
+const sourceId = again?.sourceId ?? logbook.sources[0].id
 const initial: TypedLane = {
-  deviceId: logbook.devices[0].id,
-  sourceId: logbook.sources[0].id,
-  cableId: null,
+  deviceId: again?.deviceId ?? logbook.devices[0].id,
+  sourceId,
+  cableId: again?.cableId && logbook.cable(again.cableId) ? again.cableId : null,
   startPercent: '',
-  interval: 5,
-  ownInterval: '',
+  ...intervalOfLast(),
   feed: { kind: 'hand' },
-  conditions: conditionsOfLast(),
-  ...openStop({ kind: 'shown-full' }),
+  conditions: { ...conditionsOfLast(), fedFromId: logbook.source(sourceId)?.fedFromId ?? null },
+  ...openStop(again?.stop ?? { kind: 'shown-full' }),
 }
 const { form, values, submit, failure, busy } = useYupForm({
   schema: () => laneChoiceSchema,
@@ -85,6 +109,9 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
 
 <template>
   <form class="fields setup" novalidate aria-label="A new lane" @submit.prevent="begin('start')">
+    <p v-if="again" class="wide quiet" data-testid="again">
+      As last time, with the next source. Type the start level, and go.
+    </p>
     <FormPick name="deviceId" label="Device" :items="named(logbook.devices)" />
     <FormPick name="sourceId" label="Source" :items="named(logbook.sources)" />
     <FormPick
@@ -98,7 +125,7 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
       label="Fed from"
       :items="[{ value: null, title: 'not recorded' }, ...named(feeders)]"
     />
-    <FormText name="startPercent" label="Start level" suffix="%" numeric />
+    <FormText name="startPercent" label="Start level" suffix="%" numeric :autofocus="again !== null" />
     <FormPick
       v-if="logbook.meters.some((m) => m.kind === 'power meter')"
       name="conditions.meterId"

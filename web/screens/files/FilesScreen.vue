@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { refDebounced } from '@vueuse/core'
+import { refDebounced, useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import FormPick from '../../forms/FormPick.vue'
 import { download } from '../../composables/download'
@@ -12,6 +12,7 @@ import { useSettings } from '../../stores/settings'
 import { useStartup } from '../../stores/startup'
 import LogbookImport from './LogbookImport.vue'
 import CopiesPart from './CopiesPart.vue'
+import PasteDialog from './PasteDialog.vue'
 import SetApart from './SetApart.vue'
 import TraceImport from './TraceImport.vue'
 import WipeDialog from './WipeDialog.vue'
@@ -24,7 +25,7 @@ const bench = useBench()
 const copies = useCopies()
 const notices = useNotices()
 const wiping = ref(false)
-const dragging = ref(false)
+const pasting = ref(false)
 /** A short file is read before a bar could be seen: nothing jumps for it. */
 const lasts = refDebounced(
   computed(() => files.busy),
@@ -51,13 +52,15 @@ async function undoEdition() {
   }
 }
 function pick(chosen: File | File[] | null) {
-  const file = Array.isArray(chosen) ? chosen[0] : chosen
-  if (file) void files.open(file)
+  void files.openAll(Array.isArray(chosen) ? chosen : chosen ? [chosen] : [])
 }
-function drop(event: DragEvent) {
-  dragging.value = false
-  pick(event.dataTransfer?.files[0] ?? null)
-}
+/** Cells pasted anywhere but into a field are a table to bring in. */
+useEventListener('paste', (event: ClipboardEvent) => {
+  const isField = (event.target as HTMLElement | null)?.closest('input, textarea')
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (!isField && text.trim().includes('\n'))
+    void files.openAll([new File([text], 'the pasted table', { type: 'text/csv' })])
+})
 const THEMES = [
   { value: 'auto', title: 'as this machine has it' },
   { value: 'paper', title: 'paper' },
@@ -66,13 +69,7 @@ const THEMES = [
 </script>
 
 <template>
-  <div
-    class="page"
-    :class="{ dragging }"
-    @dragover.prevent="dragging = true"
-    @dragleave="dragging = false"
-    @drop.prevent="drop"
-  >
+  <div class="page">
     <h1>Files</h1>
     <p class="quiet">
       The logbook lives in this browser: {{ logbook.devices.length }} devices,
@@ -86,13 +83,18 @@ const THEMES = [
     <CopiesPart />
     <h2>Bring in</h2>
     <v-file-input
-      label="A logbook (JSON) or a trace (CSV)"
+      label="A logbook (JSON), traces (CSV) or spreadsheets (XLSX), several at once"
+      multiple
       variant="underlined"
       hide-details
       prepend-icon=""
-      accept=".json,.csv,.tsv,.txt,application/json,text/csv"
+      accept=".json,.csv,.tsv,.txt,.xlsx,application/json,text/csv"
       @update:model-value="pick"
     />
+    <p class="quiet small">
+      <v-btn size="small" @click="pasting = true">Paste or type a table</v-btn> Files can be dropped on any
+      screen.
+    </p>
     <div v-if="files.busy && lasts" class="reading" role="status">
       <v-progress-linear
         :model-value="100 * (files.progress ?? 0)"
@@ -119,7 +121,11 @@ const THEMES = [
       :file="files.opened.file"
       :incoming="files.opened.logbook"
     />
-    <TraceImport v-else-if="files.opened?.kind === 'trace'" v-bind="files.opened" />
+    <TraceImport
+      v-else-if="files.opened?.kind === 'trace'"
+      :key="`${files.opened.file} ${files.waiting.length}`"
+      v-bind="files.opened"
+    />
     <p v-if="logbook.canUndoEdition" class="quiet small">
       <v-btn size="small" @click="undoEdition">Undo the last import or wipe</v-btn>
       What was written since stays.
@@ -138,6 +144,7 @@ const THEMES = [
     >
     <p v-if="bench.running" class="quiet small">A run is on the bench; stop it first.</p>
     <WipeDialog v-model="wiping" />
+    <PasteDialog v-model="pasting" />
   </div>
 </template>
 
@@ -149,9 +156,6 @@ const THEMES = [
 .reading {
   max-width: 520px;
   margin-top: 12px;
-}
-.dragging {
-  outline: 2px dashed rgb(var(--v-theme-primary));
 }
 .preferences {
   display: grid;

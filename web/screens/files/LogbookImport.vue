@@ -31,7 +31,7 @@ async function take(mode: 'merge' | 'replace') {
     <div class="d-flex ga-3 flex-wrap mt-2">
       <v-btn-main @click="take('merge')">Merge it in</v-btn-main>
       <v-btn-other @click="take('replace')">Replace my logbook with it</v-btn-other>
-      <v-btn @click="files.opened = null">Leave it</v-btn>
+      <v-btn @click="files.openNext()">Leave it</v-btn>
     </div>
     <p class="quiet mt-2">
       Merging keeps what is here; where both hold the same run or gear, the file’s wins.

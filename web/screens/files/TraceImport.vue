@@ -1,18 +1,23 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { duration } from '@core/words/figures'
+import { idleBefore } from '@core/analysis/idle'
+import { clock, duration } from '@core/words/figures'
 import { problemInWords } from '@core/formats/problem'
 import type { TraceReadResult } from '@core/formats/traceCsv'
 import { channel } from '@core/trace/channels'
-import { channelsOf, durationOf } from '@core/trace/trace'
+import { channelsOf, durationOf, powerColumn } from '@core/trace/trace'
+import PathChart from '../../charts/PathChart.vue'
+import { pointsOf } from '../../charts/reduction'
 import FormPick from '../../forms/FormPick.vue'
+import FormText from '../../forms/FormText.vue'
 import { download } from '../../composables/download'
-import { useFiles } from '../../stores/files'
+import { useFiles, type Given } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import type { OpenedTable } from '../../workers/files.worker'
 import ColumnPicker from './ColumnPicker.vue'
+import WideImport from './WideImport.vue'
 
 const props = defineProps<{
   file: string
@@ -26,14 +31,29 @@ const notices = useNotices()
 const router = useRouter()
 const MOST_SHOWN = 12
 
-const pair = reactive({
-  deviceId: logbook.devices[0]?.id ?? '',
-  sourceId: logbook.sources[0]?.id ?? '',
-  cableId: null as string | null,
+/** What was given for the file before holds for this one, as far as it is still on the shelf. */
+const last = files.lastGiven
+const given = reactive({
+  deviceId: logbook.device(last?.deviceId ?? '')?.id ?? logbook.devices[0]?.id ?? '',
+  sourceId: logbook.source(last?.sourceId ?? '')?.id ?? logbook.sources[0]?.id ?? '',
+  cableId: logbook.cable(last?.cableId ?? null)?.id ?? null,
+  meterId: logbook.meter(last?.meterId ?? null)?.id ?? null,
+  notes: last?.notes ?? '',
 })
+const day = ref('')
 const named = (items: readonly { id: string; name: string }[]) =>
   items.map((i) => ({ value: i.id, title: i.name }))
+const optional = (items: readonly { id: string; name: string }[]) => [
+  { value: null, title: 'not recorded' },
+  ...named(items),
+]
+const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power meter'))
 const hasGear = computed(() => logbook.devices.length > 0 && logbook.sources.length > 0)
+const isWide = ref(props.opened.wide.length > 1 && !props.opened.own)
+
+const idleS = computed(() => (props.result ? idleBefore(props.result.trace) : 0))
+const cutIdle = ref(true)
+const fromS = computed(() => (cutIdle.value ? idleS.value : 0))
 const held = computed(() => {
   if (!props.result) return ''
   const { trace } = props.result
@@ -43,6 +63,16 @@ const held = computed(() => {
   ]
   return `${trace.time.length} readings over ${duration(durationOf(trace))}: ${what.join(', ')}.`
 })
+/** The path before anything is kept: level where there is one, else watts. */
+const preview = computed(() => {
+  if (!props.result) return null
+  const { trace } = props.result
+  const [column, unit] = trace.percent ? [trace.percent, '%'] : [powerColumn(trace), 'W']
+  const points = pointsOf(trace.time, column)
+  return points.length > 1
+    ? { paths: [{ label: unit, ink: 0, points }], unit, until: durationOf(trace) }
+    : null
+})
 
 const takeFaults = () =>
   download(
@@ -50,13 +80,29 @@ const takeFaults = () =>
     (props.result?.problems ?? []).map(problemInWords).join('\n'),
     'text/plain',
   )
+const all = (): Given => ({
+  ...given,
+  fromS: fromS.value,
+  startedAt: day.value ? new Date(day.value).toISOString() : null,
+})
 
 const taking = ref(false)
-async function take() {
+async function take(wide?: {
+  columns: { column: number; sourceId: string }[]
+  channel: 'percent' | 'power'
+}) {
   taking.value = true
+  const isLast = files.waiting.length === 0
   try {
-    const id = await files.takeTrace({ ...pair })
-    if (id) await router.push(`/sheet/${id}`)
+    if (wide) {
+      const ids = await files.takeWide(all(), wide.columns, wide.channel)
+      notices.say(`${ids.length} runs are in the logbook.`)
+      if (isLast) await router.push({ path: '/side-by-side', query: { runs: ids.join(',') } })
+    } else {
+      const id = await files.takeTrace(all())
+      if (id && isLast) await router.push(`/sheet/${id}`)
+      else if (id) notices.say(`${props.file} is a run.`)
+    }
   } catch (error) {
     notices.fail(error)
   } finally {
@@ -68,44 +114,81 @@ async function take() {
 <template>
   <section class="mt-4" aria-label="A trace to bring in">
     <p>
-      <strong>{{ file }}</strong> {{ held }}
+      <strong>{{ file }}</strong> {{ isWide ? '' : held }}
+      <span v-if="files.waiting.length" class="quiet"
+        >{{ files.waiting.length }} more {{ files.waiting.length === 1 ? 'file waits' : 'files wait' }}.</span
+      >
     </p>
     <p v-for="text in result?.assumed ?? []" :key="text" class="quiet assumed">{{ text }}</p>
-    <v-alert v-if="failure" type="error" variant="tonal" role="alert" class="my-3"
-      >{{ failure }} Nothing stored was changed.</v-alert
-    >
-    <v-alert v-if="result?.problems.length" type="warning" variant="tonal" role="alert" class="my-3">
-      {{ result.problemCount }} {{ result.problemCount === 1 ? 'place' : 'places' }} could not be read;
-      everything else is kept.
-      <ul>
-        <li v-for="(problem, i) in result.problems.slice(0, MOST_SHOWN)" :key="i">
-          {{ problemInWords(problem) }}
-        </li>
-      </ul>
-      <span v-if="result.problemCount > MOST_SHOWN"
-        >and {{ result.problemCount - MOST_SHOWN }} more.
-        <v-btn size="small" @click="takeFaults">Take the list</v-btn></span
+    <v-checkbox
+      v-if="opened.wide.length > 1"
+      v-model="isWide"
+      density="compact"
+      label="One column a charger: each becomes a run"
+    />
+    <template v-if="!isWide">
+      <v-alert v-if="failure" type="error" variant="tonal" role="alert" class="my-3"
+        >{{ failure }} Nothing stored was changed.</v-alert
       >
-    </v-alert>
+      <v-alert v-if="result?.problems.length" type="warning" variant="tonal" role="alert" class="my-3">
+        {{ result.problemCount }} {{ result.problemCount === 1 ? 'place' : 'places' }} could not be read;
+        everything else is kept.
+        <ul>
+          <li v-for="(problem, i) in result.problems.slice(0, MOST_SHOWN)" :key="i">
+            {{ problemInWords(problem) }}
+          </li>
+        </ul>
+        <span v-if="result.problemCount > MOST_SHOWN"
+          >and {{ result.problemCount - MOST_SHOWN }} more.
+          <v-btn size="small" @click="takeFaults">Take the list</v-btn></span
+        >
+      </v-alert>
+      <PathChart
+        v-if="preview"
+        :paths="preview.paths"
+        :unit="preview.unit"
+        :min="0"
+        :max="preview.unit === '%' ? 100 : undefined"
+        :until="preview.until"
+        :height="170"
+        :events="idleS > 0 ? [{ x: idleS, text: 'power-on' }] : []"
+        summary="The path of the file, before anything is kept"
+        solid
+      />
+      <v-checkbox
+        v-if="idleS > 0"
+        v-model="cutIdle"
+        density="compact"
+        :label="`Begin at power-on, ${clock(idleS)} in the file: what idled before it is left out`"
+      />
+    </template>
     <ColumnPicker v-if="!opened.own || failure" :opened="opened" @change="files.readColumns($event)" />
-    <template v-if="result">
+    <template v-if="result || isWide">
       <div v-if="hasGear" class="pair">
-        <FormPick v-model="pair.deviceId" label="Device" :items="named(logbook.devices)" />
-        <FormPick v-model="pair.sourceId" label="Source" :items="named(logbook.sources)" />
-        <FormPick
-          v-model="pair.cableId"
-          label="Cable"
-          :items="[{ value: null, title: 'not recorded' }, ...named(logbook.cables)]"
+        <FormPick v-model="given.deviceId" label="Device" :items="named(logbook.devices)" />
+        <FormPick v-if="!isWide" v-model="given.sourceId" label="Source" :items="named(logbook.sources)" />
+        <FormPick v-model="given.cableId" label="Cable" :items="optional(logbook.cables)" />
+        <FormPick v-if="meters.length" v-model="given.meterId" label="Meter" :items="optional(meters)" />
+        <FormText
+          v-if="!result?.startedAt"
+          v-model="day"
+          label="Power-on"
+          type="datetime-local"
+          hint="Now, where it is left empty"
         />
+        <FormText v-model="given.notes" label="Notes" maxlength="1000" />
       </div>
       <p v-else>
         Put the device and the source on the <router-link to="/shelf">shelf</router-link> first; the file
         stays open here.
       </p>
     </template>
+    <WideImport v-if="isWide && hasGear" :opened="opened" :taking="taking" @take="take" />
     <div class="d-flex ga-3 mt-3">
-      <v-btn-main :disabled="!result || !hasGear" :loading="taking" @click="take">Make it a run</v-btn-main>
-      <v-btn @click="files.opened = null">Leave it</v-btn>
+      <v-btn-main v-if="!isWide" :disabled="!result || !hasGear" :loading="taking" @click="take()"
+        >Make it a run</v-btn-main
+      >
+      <v-btn @click="files.openNext()">Leave it</v-btn>
     </div>
   </section>
 </template>

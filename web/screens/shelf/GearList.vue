@@ -13,10 +13,10 @@ export interface GearRow {
 </script>
 
 <script setup lang="ts">
-import { mdiTrashCanOutline } from '@mdi/js'
+import { mdiContentDuplicate, mdiTrashCanOutline } from '@mdi/js'
 
 defineProps<{ title: string; add: string; rows: GearRow[] }>()
-const emit = defineEmits<{ add: []; edit: [id: string]; remove: [id: string] }>()
+const emit = defineEmits<{ add: []; edit: [id: string]; copy: [id: string]; remove: [id: string] }>()
 </script>
 
 <template>
@@ -39,6 +39,12 @@ const emit = defineEmits<{ add: []; edit: [id: string]; remove: [id: string] }>(
             <span class="facts quiet">{{ row.second }}</span>
           </span>
         </button>
+        <v-btn
+          :icon="mdiContentDuplicate"
+          size="small"
+          :aria-label="`Duplicate ${row.name}`"
+          @click="emit('copy', row.id)"
+        />
         <v-btn
           :icon="mdiTrashCanOutline"
           size="small"

@@ -83,6 +83,15 @@ function edit(kind: ShelfKind, id: string | null) {
   editing.value = { kind, item } as Editing
 }
 
+/** The same once more under another name: what differs is put right in the form. */
+function copy(kind: ShelfKind, id: string) {
+  const { name, ...item } = (logbook[kind] as { id: string; name: string }[]).find((i) => i.id === id)!
+  editing.value = {
+    kind,
+    item: { ...item, id: crypto.randomUUID(), name: `${name}, copy`, corrections: [] },
+  } as unknown as Editing
+}
+
 async function remove(kind: ShelfKind, id: string) {
   const used = logbook.runsWith(kind, id).length
   const held =
@@ -123,6 +132,7 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
         :rows="devices"
         @add="edit('devices', null)"
         @edit="edit('devices', $event)"
+        @copy="copy('devices', $event)"
         @remove="remove('devices', $event)"
       />
       <GearList
@@ -131,6 +141,7 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
         :rows="sources"
         @add="edit('sources', null)"
         @edit="edit('sources', $event)"
+        @copy="copy('sources', $event)"
         @remove="remove('sources', $event)"
       />
       <GearList
@@ -139,6 +150,7 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
         :rows="cables"
         @add="edit('cables', null)"
         @edit="edit('cables', $event)"
+        @copy="copy('cables', $event)"
         @remove="remove('cables', $event)"
       />
       <GearList
@@ -147,6 +159,7 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
         :rows="meters"
         @add="edit('meters', null)"
         @edit="edit('meters', $event)"
+        @copy="copy('meters', $event)"
         @remove="remove('meters', $event)"
       />
       <aside class="quiet">

@@ -1,0 +1,16 @@
+import { currentColumn, powerColumn, type Trace } from '../trace/trace'
+import { samplesOf } from '../trace/samples'
+import { onset } from './joining/onset'
+
+/** A record that begins so soon before power-on has no idle time to speak of, s. */
+const SHORT_S = 15
+
+/**
+ * Where a record should begin: the last reading before current flows for good, s. Zero where it flows from the start, or
+ * nearly so, or where nothing says when it began.
+ */
+export function idleBefore(trace: Trace): number {
+  const flows = onset(samplesOf(trace.time, powerColumn(trace) ?? currentColumn(trace)))
+  const at = flows && !Number.isNaN(flows.earliestS) ? flows.earliestS : 0
+  return at > SHORT_S ? at : 0
+}

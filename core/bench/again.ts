@@ -1,0 +1,39 @@
+import type { ReadingRule, StopRule } from '../protocol/rules'
+
+/** What of a run or a lane is offered again. */
+export interface LastSetUp {
+  deviceId: string
+  sourceId: string
+  cableId: string | null
+  reading: ReadingRule
+  stop: StopRule
+}
+
+/**
+ * "Same again, next source": the device, cable, reading and stop of the last run, with the next source of the shelf that
+ * this device has not been on; with all of them tried, the one that follows. What is in use on the bench is passed over.
+ *
+ * @param made every run and lane, the last one made last
+ * @param busy ids of devices and sources that are on the bench now
+ * @returns null where nothing was set up yet
+ */
+export function sameAgain(
+  made: readonly LastSetUp[],
+  shelf: { devices: readonly string[]; sources: readonly string[] },
+  busy: ReadonlySet<string> = new Set(),
+): LastSetUp | null {
+  const last = made[made.length - 1]
+  if (!last) return null
+  const free = (ids: readonly string[], after: string) => {
+    const at = ids.indexOf(after)
+    const inTurn = [...ids.slice(at + 1), ...ids.slice(0, at + 1)]
+    return inTurn.filter((id) => !busy.has(id))
+  }
+  const isThere = shelf.devices.includes(last.deviceId)
+  const deviceId =
+    isThere && !busy.has(last.deviceId) ? last.deviceId : (free(shelf.devices, last.deviceId)[0] ?? '')
+  const tried = new Set(made.filter((m) => m.deviceId === deviceId).map((m) => m.sourceId))
+  const sources = free(shelf.sources, last.sourceId)
+  const sourceId = sources.find((id) => !tried.has(id)) ?? sources[0] ?? ''
+  return deviceId && sourceId ? { ...last, deviceId, sourceId } : null
+}

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest'
+import { idleBefore } from '../analysis/idle'
+import { cutBefore } from '../trace/cut'
+import { guessColumns } from './columns'
+import { sheetText } from './sheetCells'
+import { readTraceCsv, readTraceTable } from './traceCsv'
+import { namedBy, wideColumns, wideTraces } from './wide'
+
+const open = (text: string) => {
+  const table = readTraceTable(text)
+  return { table, meanings: guessColumns(table) }
+}
+
+describe('a table with one column a charger', () => {
+  const { table, meanings } = open(
+    'Minutes,Bollard 5,Hawser 30 %,remarks\n0,5,5,start\n5,6,18,\n10,"7,5",30,\n15,9,,done\n',
+  )
+
+  it('becomes a run for each', () => {
+    const columns = wideColumns(table, meanings)
+    expect(columns).toEqual([1, 2])
+    const [bollard, hawser] = wideTraces(table, meanings, columns, 'percent').map((r) => r.trace)
+    expect([...bollard.time]).toEqual([0, 300, 600, 900])
+    expect([...bollard.percent!]).toEqual([5, 6, 7.5, 9])
+    // The quicker was unplugged sooner.
+    expect([...hawser.time]).toEqual([0, 300, 600])
+    expect([...hawser.percent!]).toEqual([5, 18, 30])
+  })
+
+  it('is none where the columns say what they hold, or there is no time', () => {
+    const of = (text: string) => {
+      const own = open(text)
+      return wideColumns(own.table, own.meanings)
+    }
+    expect(of('time_s,battery_percent,power_w\n0,5,18\n60,6,18\n')).toEqual([])
+    expect(of('Bollard 5,Hawser 30\n5,5\n6,18\n')).toEqual([])
+  })
+
+  it('finds the source that a head names', () => {
+    const names = ['Hawser 3', 'Hawser 30', 'Bollard 5']
+    expect(namedBy('Hawser 30, %', names)).toBe(1)
+    expect(namedBy('hawser_3', names)).toBe(0)
+    expect(namedBy('Gangway', names)).toBe(-1)
+  })
+})
+
+it('reads a spreadsheet’s cells: numbers, texts, times and moments', () => {
+  const clock = (h: number, m: number) => new Date(Date.UTC(1899, 11, 30, h, m))
+  const text = sheetText([
+    ['time', 'level %'],
+    [clock(0, 0), 5],
+    [null, undefined],
+    [clock(0, 5), 11],
+    [clock(25, 0), 80],
+  ])
+  expect(text).toBe('time,level %\n0:00:00,5\n0:05:00,11\n25:00:00,80')
+  expect([...readTraceCsv(text).trace.time]).toEqual([0, 300, 90_000])
+  expect(sheetText([[new Date(Date.UTC(2026, 2, 2, 19, 30))]])).toBe('2026-03-02T19:30:00')
+})
+
+it('begins a log at power-on where it idled before', () => {
+  const rows = Array.from({ length: 120 }, (_, t) => `${t},${t < 37 ? 0 : 9},5`)
+  const { trace } = readTraceCsv(`time_s,power_w,battery_percent\n${rows.join('\n')}`)
+  // The last reading at which nothing flowed.
+  expect(idleBefore(trace)).toBe(36)
+  const cut = cutBefore(trace, 36)
+  expect([cut.time.length, cut.time[0], cut.power![0], cut.power![1]]).toEqual([84, 0, 0, 9])
+  expect(idleBefore(cut)).toBe(0)
+})

@@ -1,0 +1,86 @@
+import { expect, test } from '@playwright/test'
+import writeSheet from 'write-excel-file/node'
+import { stripLogbook, takeIn } from './fixture'
+import { pick } from './steps'
+
+const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+/** A meter's log that idles before the switch goes on. */
+const idling = (watts: number) =>
+  ['Elapsed,Level %,Power W', ...Array.from({ length: 90 }, (_, i) => `${i * 10},${5 + Math.floor(i / 9)},${i < 6 ? 0 : watts}`)].join('\n') // prettier-ignore
+
+test('several files at once: one after the other, with what was said of the first, from power-on', async ({
+  page,
+}) => {
+  await takeIn(page, stripLogbook(3))
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles([csv('one.csv', idling(18)), csv('two.csv', idling(12))])
+  await expect(page.getByText('1 more file waits.')).toBeVisible()
+  await expect(page.getByRole('img', { name: /^The path of the file/ })).toBeVisible()
+  await expect(page.getByRole('checkbox', { name: /Begin at power-on, 0:00:50/ })).toBeChecked()
+  await pick(page, 'Source', 'Hawser 23')
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await expect(page.getByText('two.csv', { exact: true })).toBeVisible()
+  await expect(page.getByText('Hawser 23', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await expect(page).toHaveURL(/\/sheet\//)
+  await expect(page.getByTestId('figure-Energy')).toContainText('Wh')
+  await page.goto('/sheet')
+  await expect(page.getByTestId('runs').getByRole('link', { name: /Hawser 23/ })).toHaveCount(2)
+})
+
+test('a spreadsheet with one column a charger becomes runs; cells can be pasted too', async ({ page }) => {
+  await takeIn(page, stripLogbook(2))
+  const cell = (value: string | number) => ({ value, type: typeof value === 'string' ? String : Number })
+  const levels = (pace: number) => (k: number) => Math.min(100, 5 + pace * k)
+  const rows = [
+    ['Minutes', 'Hawser 21', 'Hawser 22 (%)'].map(cell),
+    ...Array.from({ length: 21 }, (_, k) => [k * 5, levels(5)(k), levels(6)(k)].map(cell)),
+  ]
+  const buffer = await (await writeSheet(rows as never)).toBuffer()
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'evening.xlsx', mimeType: 'application/zip', buffer })
+  await page.getByRole('button', { name: 'Make 2 runs of it' }).click()
+  await expect(page).toHaveURL(/\/side-by-side/)
+  await expect(page.getByTestId('verdict')).toContainText('Hawser 22')
+  await expect(page.getByTestId('results').getByRole('row')).toHaveCount(3)
+
+  await page.goto('/files')
+  await page.getByRole('button', { name: 'Paste or type a table' }).click()
+  await page.getByRole('textbox', { name: 'Table' }).fill('time_s\tbattery_percent\n0\t5\n600\t20\n1200\t35')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await expect(page.getByTestId('sentence')).toBeVisible()
+
+  // What is no spreadsheet, though it is called one.
+  await page.goto('/files')
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({
+      name: 'odd.xlsx',
+      mimeType: 'application/zip',
+      buffer: Buffer.from('PK\u0003\u0004 and no more'),
+    })
+  await expect(page.getByRole('alert')).toContainText('could not be read')
+})
+
+test('the bench offers the same again with the next source: a level and Enter start it', async ({ page }) => {
+  await takeIn(page, stripLogbook(3))
+  await page.goto('/bench')
+  await page.getByLabel('Start level').fill('5')
+  await page.getByRole('button', { name: '10 min' }).click()
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await expect(page.getByTestId('elapsed')).toBeVisible()
+  await page.getByRole('button', { name: 'Add a lane' }).click()
+  await expect(page.getByTestId('again')).toBeVisible()
+  // The next phone on the next charger: the first of both are in use.
+  await expect(page.getByRole('form', { name: 'A new lane' })).toContainText('Hawser 22')
+  await expect(page.getByLabel('Start level')).toBeFocused()
+  await page.keyboard.type('7')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('elapsed')).toHaveCount(2)
+})
