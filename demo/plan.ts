@@ -1,4 +1,4 @@
-import type { Meter, Observation } from '@core/gear/gear'
+import { UNNOTED, type Meter, type Observation } from '@core/gear/gear'
 import type { Logbook } from '@core/logbook/logbook'
 import { acceptanceFrom } from '@core/model/acceptance'
 import { arrange } from '@core/plan/arrange'
@@ -57,7 +57,7 @@ const seen = (
   outcome: Observation['outcome'],
   note: string,
   when: string,
-): Observation => ({ id, deviceId, sourceId, cableId: null, outcome, note, when })
+): Observation => ({ id, deviceId, sourceId, cableId: null, outcome, note, when, ...UNNOTED })
 
 export const observations: Observation[] = [
   seen('o1', 'l14', 'bo', 'loses', 'Says connected; lost 4 points in an hour with the charts open.', '2026-03-04T19:00:00Z'),

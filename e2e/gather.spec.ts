@@ -84,3 +84,43 @@ test('the bench offers the same again with the next source: a level and Enter st
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('elapsed')).toHaveCount(2)
 })
+
+test('a survey goes source after source by Enter alone, fills the grid, and ends in bars', async ({
+  page,
+}) => {
+  await takeIn(page, stripLogbook(3))
+  await page.clock.install()
+  await page.goto('/bench/survey')
+  const told = page.getByTestId('survey-told')
+  for (const [source, reading] of [
+    ['Hawser 21', '9 2.1'],
+    ['Hawser 22', '5,1 0,94'],
+    ['Hawser 23', '0'],
+  ]) {
+    await expect(page.getByRole('heading', { name: source })).toBeVisible()
+    await page.getByLabel('Volts and amperes').focus()
+    await page.keyboard.press('Enter')
+    await page.clock.fastForward(20_000)
+    await page.keyboard.type(reading)
+    await page.keyboard.press('Enter')
+    await expect(told).toContainText('Not settled yet')
+    await page.clock.fastForward(15_000)
+    await page.keyboard.type(reading)
+    await page.keyboard.press('Enter')
+    await expect(told).toContainText('Settled')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(`${source} is on record.`)).toBeVisible()
+  }
+  const bars = page.getByRole('region', { name: 'What they gave' })
+  await expect(bars.getByRole('listitem')).toHaveCount(3)
+  await expect(bars.getByRole('listitem').first()).toContainText('18.9')
+  await expect(bars.getByRole('listitem').nth(1)).toContainText('charges slowly')
+  await page.goto('/shelf/pairs')
+  await expect(page.getByText('charges slowly').first()).toBeVisible()
+  // What is no reading is refused where it is typed.
+  await page.goto('/bench/survey')
+  await page.getByLabel('Volts and amperes').press('Enter')
+  await page.keyboard.type('five volts')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Type volts and amperes, like 5.2 2.34').first()).toBeVisible()
+})

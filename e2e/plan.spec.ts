@@ -200,7 +200,10 @@ test('runs are moved without dragging, set aside and brought back; the timetable
     page.getByRole('button', { name: `More for Skerry P5 no. ${i} from Hawser 2${i}, run 1` })
   await menu(1).click()
   await page.getByText('Move to …').click()
+  // The dialog takes the cursor as it opens; what is typed before that is lost.
+  await expect(page.getByRole('dialog').locator(':focus')).toHaveCount(1)
   await page.getByLabel('Not before').fill('late')
+  await expect(page.getByLabel('Not before')).toHaveValue('late')
   await page.getByRole('button', { name: 'Move it' }).click()
   await expect(page.getByText('Write the time like 19:30')).toBeVisible()
   await page.getByLabel('Not before').fill('22:15')

@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 const BenchScreen = () => import('./screens/bench/BenchScreen.vue')
+const SurveyScreen = () => import('./screens/bench/SurveyScreen.vue')
 const CompareScreen = () => import('./screens/compare/CompareScreen.vue')
 const FilesScreen = () => import('./screens/files/FilesScreen.vue')
 const RunList = () => import('./screens/sheet/RunList.vue')
@@ -20,6 +21,7 @@ export const router = createRouter({
     { path: '/plan', component: PlanScreen, meta: { title: 'Plan' } },
     { path: '/plan/:id', component: CampaignScreen, props: true, meta: { title: 'Campaign' } },
     { path: '/bench', component: BenchScreen, meta: { title: 'Bench' } },
+    { path: '/bench/survey', component: SurveyScreen, meta: { title: 'Survey' } },
     { path: '/sheet', component: RunList, meta: { title: 'Sheets' } },
     { path: '/sheet/:id', component: SheetScreen, props: true, meta: { title: 'Sheet' } },
     { path: '/side-by-side', component: CompareScreen, meta: { title: 'Side by side' } },

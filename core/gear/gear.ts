@@ -127,4 +127,23 @@ export interface Observation {
   note: string
   /** ISO 8601. */
   when: string
+  /** What it settled at, as a survey reads it; null where nobody did. V, A, W. */
+  volts: number | null
+  amps: number | null
+  watts: number | null
+  /** How long it was watched, s. */
+  watchedS: number | null
+  /** "once", "every few seconds"; '' where nobody listened. */
+  sound: string
+  awake: 'awake' | 'asleep' | null
+}
+
+/** What of an observation nobody noted. */
+export const UNNOTED: Pick<Observation, 'volts' | 'amps' | 'watts' | 'watchedS' | 'sound' | 'awake'> = {
+  volts: null,
+  amps: null,
+  watts: null,
+  watchedS: null,
+  sound: '',
+  awake: null,
 }

@@ -139,4 +139,13 @@ export const observationSchema: ObjectSchema<Observation> = object({
     .required('Choose what was seen.'),
   note: text(400),
   when: moment(),
+  volts: optionalNumber('Volts', 0, 60, ' V'),
+  amps: optionalNumber('Amperes', -20, 20, ' A'),
+  watts: optionalNumber('Watts', -500, 500, ' W'),
+  watchedS: optionalNumber('Watched', 0, 86_400, ' s'),
+  sound: text(80),
+  awake: mixed<'awake' | 'asleep'>((v): v is 'awake' | 'asleep' => v === 'awake' || v === 'asleep')
+    .nullable()
+    .defined()
+    .default(null),
 })

@@ -6,6 +6,7 @@ import { capacityOf } from './capacity'
 import { joinCorrections, ratingChanges, ratingLabel } from './corrections'
 import { blankDevice, deviceSchema, typedDeviceFields } from './deviceFields'
 import type { Observation, ObservedOutcome } from './gear'
+import { UNNOTED } from './gear'
 import { gridRow, LIMIT_WORDS } from './grid'
 import { disagreement, EXPECTED_WORDS, OBSERVED_WORDS } from './observed'
 import { cableSchema, meterSchema, observationSchema, sourceSchema } from './schema'
@@ -259,6 +260,7 @@ describe('the grid', () => {
     sourceId: 's',
     cableId: null,
     outcome: 'slow',
+    ...UNNOTED,
     note: '',
     when: '2026-03-01T12:00:00Z',
     ...over,

@@ -36,7 +36,15 @@ export const HOUSE = {
     packages: ['yup', 'date-fns', 'ical-generator', 'simple-statistics', 'd3-array'],
   },
   'core/bench': {
-    rooms: ['core/model', 'core/analysis', 'core/protocol', 'core/gear', 'core/trace', 'core/words'],
+    rooms: [
+      'core/model',
+      'core/analysis',
+      'core/protocol',
+      'core/gear',
+      'core/stats',
+      'core/trace',
+      'core/words',
+    ],
     packages: ['yup'],
   },
   'core/logbook': {
@@ -139,7 +147,14 @@ export const HOUSE = {
   bench: { rooms: ['core'], packages: ['node:*', 'simple-statistics', 'papaparse', '@playwright/test'] },
   e2e: {
     rooms: ['core', 'server'],
-    packages: ['node:*', '@playwright/test', '@axe-core/playwright', 'ical.js', 'papaparse', 'write-excel-file/*'],
+    packages: [
+      'node:*',
+      '@playwright/test',
+      '@axe-core/playwright',
+      'ical.js',
+      'papaparse',
+      'write-excel-file/*',
+    ],
   },
 }
 

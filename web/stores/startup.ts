@@ -35,7 +35,15 @@ export const useStartup = defineStore('startup', () => {
   async function openDemo() {
     const response = await fetch('/api/demo-logbook')
     if (!response.ok) throw new Error('The demo logbook is not there; start the program with "npm run demo".')
-    await logbook.takeLogbook(readLogbook(await response.text()), 'merge')
+    const demo = readLogbook(await response.text())
+    // Its plan lies ahead on whatever day it is looked at. Asked for when it is wanted: hardly anybody opens it twice.
+    const [{ aheadOf }, { settledRuns }] = await Promise.all([
+      import('@core/plan/ahead'),
+      import('@core/plan/progress'),
+    ])
+    const made = demo.runs.map(({ run }) => run)
+    const campaigns = demo.campaigns.map((c) => aheadOf(c, new Date(), settledRuns(c, made, new Set())))
+    await logbook.takeLogbook({ ...demo, campaigns }, 'merge')
     void useAnalyses().fill()
   }
 

@@ -73,6 +73,9 @@ onMounted(() => {
         <LaneSetupForm v-if="(!bench.running && !strip.rigged.length) || adding" @started="adding = false" />
         <v-btn-other v-else-if="room" class="mt-4" @click="adding = true">Add a lane</v-btn-other>
       </template>
+      <p v-if="!bench.running" class="quiet">
+        Many sources, a minute each: <router-link to="/bench/survey">make a survey</router-link>.
+      </p>
       <p v-if="mayAsk && bench.running">
         <v-btn size="small" @click="ask">Let this page notify you of due readings</v-btn>
       </p>

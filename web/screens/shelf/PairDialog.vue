@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { figure } from '@core/words/figures'
 import { fullDay } from '@core/words/moments'
-import { OBSERVED_OUTCOMES, type Observation, type ObservedOutcome } from '@core/gear/gear'
+import { OBSERVED_OUTCOMES, UNNOTED, type Observation, type ObservedOutcome } from '@core/gear/gear'
 import type { GridCell } from '@core/gear/grid'
 import { observationSchema } from '@core/gear/schema'
 import { disagreement, EXPECTED_WORDS, OBSERVED_WORDS } from '@core/gear/observed'
@@ -41,6 +41,7 @@ const keep = submit(async ({ outcome, note }: { outcome: ObservedOutcome; note: 
     outcome,
     note,
     when: new Date().toISOString(),
+    ...UNNOTED,
   })
   notices.say('What you saw is on record.')
   emit('done')

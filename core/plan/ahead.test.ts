@@ -1,0 +1,33 @@
+import { expect, it } from 'vitest'
+import { aheadOf } from './ahead'
+import { usualMeans, type Campaign, type PlannedRun } from './campaign'
+import { eveningsOnly } from './windows'
+import { SCHOOLS } from '../protocol/schools'
+
+const planned = (id: string, startsAt: string | null): PlannedRun => ({
+  id, deviceId: 'p', sourceId: 's', cableId: null, repeat: 1, pinned: false, setAside: null,
+  slot: startsAt === null ? null : { startsAt, chargeS: 3600, prepS: 0, unit: 0, lane: 0 },
+}) // prettier-ignore
+const campaign: Campaign = {
+  id: 'c', name: 'C', questionId: 'q', protocol: SCHOOLS[0], pairs: [], means: usualMeans(), putBack: [],
+  createdAt: '2026-03-01T12:00:00.000Z',
+  availability: { startDate: '2026-03-02', week: eveningsOnly(), daysOff: ['2026-03-05'] },
+  planned: [planned('done', '2026-03-02T19:00:00.000Z'), planned('a', '2026-03-03T19:00:00.000Z'), planned('b', '2026-03-04T20:00:00.000Z'), planned('c', null)],
+} // prettier-ignore
+const starts = (c: Campaign) => c.planned.map((p) => p.slot?.startsAt.slice(0, 10))
+
+it('moves what is still to be run past a day, by whole weeks, and what is made stays', () => {
+  const moved = aheadOf(campaign, new Date('2026-11-25T12:00:00Z'), new Set(['done']))
+  expect(starts(moved)).toEqual(['2026-03-02', '2026-12-01', '2026-12-02', undefined])
+  expect(new Date(moved.planned[1].slot!.startsAt).getDay()).toBe(
+    new Date('2026-03-03T19:00:00.000Z').getDay(),
+  )
+  expect(moved.availability).toMatchObject({ startDate: '2026-11-30', daysOff: ['2026-12-03'] })
+  // On the very day it would still be under way: the next week it is.
+  expect(starts(aheadOf(campaign, new Date('2026-03-03T12:00:00Z'), new Set(['done'])))[1]).toBe('2026-03-10')
+})
+
+it('leaves alone what lies ahead, or has nothing left to run', () => {
+  expect(aheadOf(campaign, new Date('2026-02-20T12:00:00Z'), new Set())).toBe(campaign)
+  expect(aheadOf(campaign, new Date('2026-11-25T12:00:00Z'), new Set(['done', 'a', 'b']))).toBe(campaign)
+})

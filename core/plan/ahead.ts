@@ -1,0 +1,36 @@
+import { addDays, differenceInCalendarDays, format, parse } from 'date-fns'
+import type { Campaign } from './campaign'
+import { DATE } from './windows'
+
+const WEEK = 7
+
+/**
+ * A campaign moved by whole weeks, so that everything still to be run lies after a day: weekdays, hours and the order
+ * stay as they are. One that lies ahead already, or has nothing left to run, is left alone.
+ *
+ * @param settled ids of planned runs that are made or set aside
+ */
+export function aheadOf(campaign: Campaign, today: Date, settled: ReadonlySet<string>): Campaign {
+  const open = campaign.planned.filter((p) => p.slot && !settled.has(p.id))
+  const starts = open.map((p) => new Date(p.slot!.startsAt))
+  if (starts.length === 0) return campaign
+  const first = starts.reduce((a, b) => (a < b ? a : b))
+  const late = differenceInCalendarDays(today, first) + 1
+  if (late <= 0) return campaign
+  const days = Math.ceil(late / WEEK) * WEEK
+  const day = (text: string) => format(addDays(parse(text, DATE, today), days), DATE)
+  const ids = new Set(open.map((p) => p.id))
+  return {
+    ...campaign,
+    availability: {
+      ...campaign.availability,
+      startDate: day(campaign.availability.startDate),
+      daysOff: campaign.availability.daysOff.map(day),
+    },
+    planned: campaign.planned.map((p) =>
+      p.slot && ids.has(p.id)
+        ? { ...p, slot: { ...p.slot, startsAt: addDays(new Date(p.slot.startsAt), days).toISOString() } }
+        : p,
+    ),
+  }
+}

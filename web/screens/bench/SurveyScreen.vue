@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { EXPECTED_WORDS, OBSERVED_WORDS } from '@core/gear/observed'
+import { OBSERVED_OUTCOMES } from '@core/gear/gear'
+import { clock, duration, figure } from '@core/words/figures'
+import EmptyPage from '../../components/EmptyPage.vue'
+import FormPick from '../../forms/FormPick.vue'
+import FormText from '../../forms/FormText.vue'
+import { useLogbook } from '../../stores/logbook'
+import SurveyBars from './SurveyBars.vue'
+import { useSurvey } from './useSurvey'
+
+/** Thirty sources in an afternoon, a minute each: plugged in, settled, noted, next. */
+const logbook = useLogbook()
+const survey = useSurvey()
+const { deviceId, cableId, sourceId, typed, error, seconds, isIn, readings, settled, expected } = survey
+const { outcome, suggested, sound, awake, note, claimS, saving } = survey
+const input = ref<{ focus: () => void }>()
+
+const named = (items: readonly { id: string; name: string }[]) =>
+  items.map((i) => ({ value: i.id, title: i.name }))
+const AWAKE = [
+  { value: null, title: 'not noted' },
+  { value: 'awake', title: 'awake' },
+  { value: 'asleep', title: 'asleep' },
+]
+const outcomes = computed(() => OBSERVED_OUTCOMES.map((value) => ({ value, title: OBSERVED_WORDS[value] })))
+const told = computed(() => {
+  if (!isIn.value) return 'Plug it in, and press Enter.'
+  if (settled.value) {
+    const { volts, amps, watts } = settled.value
+    const level = Number.isNaN(volts) ? '' : `${figure(volts, 2, 'V')}, ${figure(amps, 2, 'A')}, `
+    return `Settled: ${level}${figure(watts, 1, 'W')}. Enter keeps it and goes on.`
+  }
+  return readings.value.length === 0
+    ? 'Type what the meter shows, like 5.2 2.34, and press Enter.'
+    : 'Not settled yet: read it once more.'
+})
+/** Enter does the next thing: plugged in, note a reading, keep and go on. */
+async function enter() {
+  await survey.enter()
+  input.value?.focus()
+}
+const watch = computed(() =>
+  outcome.value === 'connected' && Number.isFinite(claimS.value)
+    ? `“Does not charge” is a claim after ${duration(claimS.value)} at these watts: until then one point may still come.`
+    : '',
+)
+</script>
+
+<template>
+  <div class="page">
+    <p><router-link to="/bench" class="quiet">Bench</router-link></p>
+    <h1>Survey</h1>
+    <p class="quiet">One device on many sources, a minute each. What is kept fills the grid of pairs.</p>
+    <EmptyPage
+      v-if="!logbook.devices.length || !logbook.sources.length"
+      title="Nothing to survey yet"
+      text="A survey needs a device and some sources from the shelf."
+    >
+      <v-btn-main to="/shelf">Go to the shelf</v-btn-main>
+    </EmptyPage>
+    <template v-else>
+      <div class="fields">
+        <FormPick v-model="deviceId" label="Device" :items="named(logbook.devices)" />
+        <FormPick
+          v-model="cableId"
+          label="Cable"
+          :items="[{ value: null, title: 'not recorded' }, ...named(logbook.cables)]"
+        />
+        <FormPick v-model="sourceId" label="Source" :items="named(logbook.sources)" />
+      </div>
+      <form class="now" novalidate @submit.prevent="enter">
+        <h2>
+          {{ logbook.source(sourceId)?.name }}
+          <span class="figure quiet" role="timer">{{ isIn ? clock(seconds) : '' }}</span>
+        </h2>
+        <p v-if="expected" class="quiet">
+          Expect {{ EXPECTED_WORDS[expected.outcome]
+          }}<template v-if="expected.watts > 0">, up to {{ figure(expected.watts, 1, 'W') }}</template
+          >. {{ expected.why }}
+        </p>
+        <FormText
+          ref="input"
+          v-model="typed"
+          label="Volts and amperes, or watts"
+          :error="error"
+          autofocus
+          autocomplete="off"
+          class="typed"
+        />
+        <p role="status" data-testid="survey-told">{{ told }}</p>
+        <ul v-if="readings.length" class="readings figure quiet">
+          <li v-for="r in readings" :key="r.t">
+            {{ clock(r.t) }} {{ figure(r.volts, 2, 'V') }} {{ figure(r.amps, 2, 'A') }}
+            {{ figure(r.watts, 1, 'W') }}
+          </li>
+        </ul>
+        <div v-if="isIn" class="fields">
+          <FormPick
+            v-model="outcome"
+            :label="outcome === suggested ? 'Outcome, by the watts' : 'Outcome'"
+            :items="outcomes"
+          />
+          <FormPick v-model="awake" label="The device is" :items="AWAKE" />
+          <FormText
+            v-model="sound"
+            label="Sound"
+            placeholder="once, every few seconds, none"
+            maxlength="80"
+          />
+          <FormText v-model="note" label="Note" maxlength="300" />
+        </div>
+        <p v-if="watch" class="quiet">{{ watch }}</p>
+        <div class="deeds">
+          <v-btn-main type="submit" size="large" :loading="saving">{{
+            !isIn ? 'Plugged in' : typed.trim() ? 'Note it' : 'Keep it, next source'
+          }}</v-btn-main>
+          <v-btn v-if="isIn" @click="survey.unplug()">Start this one over</v-btn>
+        </div>
+      </form>
+      <SurveyBars :device-id="deviceId" />
+      <p class="quiet caution">
+        Stop on swelling, smell, hissing, smoke or discolouration. A source of unknown make on a device you
+        care about is your risk.
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.now {
+  border-left: 3px solid rgb(var(--v-theme-primary));
+  padding: 2px 0 8px 18px;
+  margin: 18px 0;
+  max-width: 860px;
+}
+.typed {
+  max-width: 340px;
+}
+.readings {
+  list-style: none;
+  padding: 0;
+}
+.deeds {
+  display: flex;
+  gap: 12px;
+  margin-top: 10px;
+}
+.caution {
+  font-size: 0.88rem;
+}
+</style>

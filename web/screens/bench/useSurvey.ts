@@ -1,0 +1,132 @@
+import { useIntervalFn } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { held, outcomeOf, typedSurvey, watchAtLeast, type SurveyReading } from '@core/bench/survey'
+import { capacityOf } from '@core/gear/capacity'
+import { observationSchema } from '@core/gear/schema'
+import type { ObservedOutcome } from '@core/gear/gear'
+import { useExpected } from '../../stores/expected'
+import { useLogbook } from '../../stores/logbook'
+import { useNotices } from '../../stores/notices'
+
+const NOT_UNDERSTOOD = 'Type volts and amperes, like 5.2 2.34, or watts alone.'
+const rounded = (n: number) => (Number.isFinite(n) ? Math.round(n * 1000) / 1000 : null)
+
+/** A survey as it goes: one source at a time, and what was kept of the others. */
+export function useSurvey() {
+  const logbook = useLogbook()
+  const notices = useNotices()
+  const expectedOf = useExpected()
+  const deviceId = ref(logbook.devices[0]?.id ?? '')
+  const cableId = ref<string | null>(null)
+  const sourceId = ref('')
+  const typed = ref('')
+  const error = ref('')
+  const saving = ref(false)
+  const [sound, note] = [ref(''), ref('')]
+  const awake = ref<'awake' | 'asleep' | null>(null)
+  const pluggedAt = ref<number | null>(null)
+  const seconds = ref(0)
+  const readings = shallowRef<readonly SurveyReading[]>([])
+  const chosen = ref<ObservedOutcome | null>(null)
+  const now = () => (pluggedAt.value === null ? 0 : (performance.now() - pluggedAt.value) / 1000)
+  useIntervalFn(() => (seconds.value = now()), 500)
+
+  /** The first on the shelf, after this one, that this device was not surveyed on. */
+  function nextSource(): string {
+    const done = new Set(
+      logbook.observations.filter((o) => o.deviceId === deviceId.value && o.watts !== null).map((o) => o.sourceId),
+    )
+    const ids = logbook.sources.map((s) => s.id)
+    const at = ids.indexOf(sourceId.value)
+    const inTurn = [...ids.slice(at + 1), ...ids.slice(0, Math.max(0, at))]
+    return inTurn.find((id) => !done.has(id)) ?? inTurn[0] ?? ids[0] ?? ''
+  }
+  watch(deviceId, () => (sourceId.value = nextSource()), { immediate: true })
+  watch([sourceId, deviceId, cableId], () => unplug())
+
+  const source = computed(() => logbook.source(sourceId.value))
+  const expected = computed(() =>
+    expectedOf({
+      deviceId: deviceId.value,
+      sourceId: sourceId.value,
+      cableId: cableId.value,
+      conditions: { fedFromId: source.value?.fedFromId ?? null },
+    }),
+  )
+  const settled = computed(() => held(readings.value, source.value?.kind === 'wireless pad'))
+  const watts = computed(() => settled.value?.watts ?? readings.value.at(-1)?.watts ?? NaN)
+  const suggested = computed<ObservedOutcome>(() =>
+    Number.isNaN(watts.value) || !expected.value ? 'connected' : outcomeOf(watts.value, expected.value),
+  )
+  const outcome = computed<ObservedOutcome>({
+    get: () => chosen.value ?? suggested.value,
+    set: (to) => (chosen.value = to === suggested.value ? null : to),
+  })
+  const claimS = computed(() => {
+    const device = logbook.device(deviceId.value)
+    return device ? watchAtLeast(watts.value, capacityOf(device).usableWh) : NaN
+  })
+
+  function unplug() {
+    pluggedAt.value = null
+    readings.value = []
+    chosen.value = null
+    typed.value = sound.value = note.value = error.value = ''
+    awake.value = null
+  }
+
+  /** Plugged in, then readings, then kept: each by Enter. */
+  async function enter() {
+    error.value = ''
+    if (pluggedAt.value === null) {
+      pluggedAt.value = performance.now()
+      seconds.value = 0
+      return
+    }
+    if (typed.value.trim() === '') return keep()
+    const read = typedSurvey(typed.value)
+    if (!read) {
+      error.value = NOT_UNDERSTOOD
+      return
+    }
+    readings.value = [...readings.value, { t: now(), ...read }]
+    typed.value = ''
+  }
+
+  async function keep() {
+    if (readings.value.length === 0 && chosen.value === null) {
+      error.value = `${NOT_UNDERSTOOD} Or choose the outcome.`
+      return
+    }
+    const last = settled.value ?? readings.value.at(-1)
+    const record = {
+      id: crypto.randomUUID(),
+      deviceId: deviceId.value,
+      sourceId: sourceId.value,
+      cableId: cableId.value,
+      outcome: outcome.value,
+      note: [note.value.trim(), last && !settled.value ? 'Had not settled.' : ''].filter(Boolean).join(' '),
+      when: new Date().toISOString(),
+      volts: rounded(last?.volts ?? NaN),
+      amps: rounded(last?.amps ?? NaN),
+      watts: rounded(last?.watts ?? NaN),
+      watchedS: Math.round(now()),
+      sound: sound.value.trim(),
+      awake: awake.value,
+    }
+    saving.value = true
+    try {
+      observationSchema.validateSync(record)
+      await logbook.put('observations', record)
+      notices.say(`${source.value?.name ?? 'It'} is on record.`)
+      sourceId.value = nextSource()
+    } catch (failure) {
+      // Nothing typed is lost: the source stays in hand.
+      notices.fail(failure)
+    } finally {
+      saving.value = false
+    }
+  }
+  const isIn = computed(() => pluggedAt.value !== null)
+  return { deviceId, cableId, sourceId, typed, error, seconds, isIn, readings, settled, expected, outcome, suggested, sound, awake, note, claimS, saving, enter, unplug }
+} // prettier-ignore
