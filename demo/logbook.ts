@@ -193,6 +193,7 @@ export function demoLogbook(seed = 1): Logbook {
     observations,
     protocols: [],
     campaigns: [],
+    writeUps: [],
     runs,
   })
 }

@@ -11,9 +11,11 @@ const SCREENS = [
   '/plan/demo-campaign?part=timetable',
   '/plan/demo-campaign?part=progress',
   '/bench',
+  '/bench/survey',
   '/sheet',
   '/sheet/demo-4',
   '/side-by-side?runs=demo-1,demo-3,demo-5',
+  '/write-up',
   '/files',
 ]
 

@@ -4,6 +4,7 @@ import {
   mdiCompare,
   mdiFileOutline,
   mdiPencilOutline,
+  mdiTextBoxOutline,
   mdiTimerOutline,
   mdiTrayFull,
   mdiWeatherNight,
@@ -41,6 +42,7 @@ const PLACES = [
   { to: '/bench', label: 'Bench', icon: mdiTimerOutline },
   { to: '/sheet', label: 'Sheet', icon: mdiPencilOutline },
   { to: '/side-by-side', label: 'Side by side', icon: mdiCompare },
+  { to: '/write-up', label: 'Write-up', icon: mdiTextBoxOutline },
   { to: '/files', label: 'Files', icon: mdiFileOutline },
 ]
 const dark = computed(() => theme.current.value.dark)

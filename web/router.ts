@@ -1,6 +1,8 @@
 import { createRouter, createWebHistory } from 'vue-router'
 const BenchScreen = () => import('./screens/bench/BenchScreen.vue')
 const SurveyScreen = () => import('./screens/bench/SurveyScreen.vue')
+const WriteUpList = () => import('./screens/writeup/WriteUpList.vue')
+const WriteUpScreen = () => import('./screens/writeup/WriteUpScreen.vue')
 const CompareScreen = () => import('./screens/compare/CompareScreen.vue')
 const FilesScreen = () => import('./screens/files/FilesScreen.vue')
 const RunList = () => import('./screens/sheet/RunList.vue')
@@ -25,6 +27,8 @@ export const router = createRouter({
     { path: '/sheet', component: RunList, meta: { title: 'Sheets' } },
     { path: '/sheet/:id', component: SheetScreen, props: true, meta: { title: 'Sheet' } },
     { path: '/side-by-side', component: CompareScreen, meta: { title: 'Side by side' } },
+    { path: '/write-up', component: WriteUpList, meta: { title: 'Write-up' } },
+    { path: '/write-up/:id', component: WriteUpScreen, props: true, meta: { title: 'Write-up' } },
     { path: '/files', component: FilesScreen, meta: { title: 'Files' } },
     { path: '/:rest(.*)', redirect: '/shelf' },
   ],

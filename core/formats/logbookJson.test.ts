@@ -59,6 +59,7 @@ const logbook: fc.Arbitrary<Logbook> = fc
     observations: [],
     protocols: [SCHOOLS[3]],
     campaigns: [],
+    writeUps: [],
     runs: runs.map((levels, i) => ({
       run: blankRun({
         id: `r${i}`,

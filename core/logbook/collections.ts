@@ -9,6 +9,7 @@ import { protocolSchema } from '../protocol/schema'
 import type { Correction } from '../trace/trace'
 import type { Run } from './run'
 import { runSchema } from './schema'
+import { writeUpSchema, type WriteUp } from './writeUp'
 
 /** What each collection of a logbook holds. A run's trace is kept beside its record. */
 export interface Records {
@@ -21,6 +22,7 @@ export interface Records {
   /** The reviewer's own protocols, and schools they changed. */
   protocols: Protocol
   campaigns: Campaign
+  writeUps: WriteUp
   runs: Run
 }
 export type CollectionName = keyof Records
@@ -155,6 +157,16 @@ export const COLLECTIONS: { [K in CollectionName]: Collection<Records[K]> } = {
       ...c.pairs.flatMap((p, i) => pairOf(p, `pairs[${i}].`)),
       ...c.planned.flatMap((p, i) => pairOf(p, `planned[${i}].`)),
     ],
+    most: 1000,
+  },
+  writeUps: {
+    called: 'write-up',
+    schema: writeUpSchema,
+    nameOf: ({ title }) => title,
+    order: (a, b) => a.createdAt.localeCompare(b.createdAt),
+    merge: (mine, theirs) => (mine.changedAt > theirs.changedAt ? mine : theirs),
+    // Its runs are not among these: a write-up outlives them.
+    references: nothing,
     most: 1000,
   },
   runs: {

@@ -4,7 +4,7 @@ import { mendRun } from './mend'
 import { SHELF_NAMES } from './logbook'
 
 /** The version of the logbook's layout; raised together with a step in {@link STEPS}. */
-export const LOGBOOK_SCHEMA_VERSION = 4
+export const LOGBOOK_SCHEMA_VERSION = 5
 
 type Raw = Record<string, unknown>
 /** A logbook as its collections stand in a file or in storage, unchecked. A run may carry its `trace`. */
@@ -43,6 +43,8 @@ const STEPS: Record<number, (logbook: RawLogbook) => RawLogbook> = {
     ...logbook,
     runs: eachOf(logbook.runs, (run) => ({ ...run, conditions: conditionsOf(run, logbook.devices) })),
   }),
+  // 5: write-ups; what a survey read stands in its observation.
+  4: (logbook) => ({ writeUps: [], ...logbook }),
 }
 
 function conditionsOf(run: Raw, devices: unknown): unknown {

@@ -1,5 +1,5 @@
 /** Hands the user a file made here. */
-export function download(name: string, content: string, type: string): void {
+export function download(name: string, content: BlobPart, type: string): void {
   const url = URL.createObjectURL(new Blob([content], { type }))
   Object.assign(document.createElement('a'), { href: url, download: name }).click()
   setTimeout(() => URL.revokeObjectURL(url), 1000)

@@ -259,6 +259,7 @@ export const useLogbook = defineStore('logbook', () => {
     observations: listOf('observations'),
     protocols: listOf('protocols'),
     campaigns: listOf('campaigns'),
+    writeUps: listOf('writeUps'),
     runs: listOf('runs'),
     traces,
     traceKeys,
@@ -291,6 +292,7 @@ export const useLogbook = defineStore('logbook', () => {
     cable: find('cables'),
     meter: find('meters'),
     campaign: find('campaigns'),
+    writeUp: find('writeUps'),
     run: find('runs'),
     nameOf,
   }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, watchEffect } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { leadChanges } from '@core/compare/leads'
 import { GOALS } from '@core/compare/ranking'
 import { isSound } from '@core/logbook/run'
@@ -10,6 +11,8 @@ import InTurn from '../../components/InTurn.vue'
 import FormPick from '../../forms/FormPick.vue'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
+import { useNotices } from '../../stores/notices'
+import { useWriteUps } from '../../stores/writeUps'
 import AdvicePart from './AdvicePart.vue'
 import ComparePaths from './ComparePaths.vue'
 import FairnessTable from './FairnessTable.vue'
@@ -26,7 +29,10 @@ import { useVerdict } from './useVerdict'
 
 const logbook = useLogbook()
 const analyses = useAnalyses()
-const { word } = useAddress()
+const { word, get } = useAddress()
+const route = useRoute()
+const router = useRouter()
+const notices = useNotices()
 const across = word('across', ['clock', 'level'])
 const panel = word('panels', PANELS)
 const comparison = useComparison()
@@ -80,6 +86,21 @@ const changes = computed(() => {
     })),
   ).map((change) => leadWords(change, setupNames.value))
 })
+const writeUp = computed(() => logbook.writeUp(get('writeUp')))
+/** What stands in the address, without the write-up that it was changed for. */
+const settings = () => {
+  const { writeUp: _for, ...query } = route.query
+  return query as Record<string, string>
+}
+const backToWriteUp = computed(() => ({ path: `/write-up/${get('writeUp')}`, query: settings() }))
+async function writeItUp() {
+  try {
+    const id = await useWriteUps().begin(sentence.value, new URLSearchParams(settings()).toString())
+    await router.push({ path: `/write-up/${id}`, query: settings() })
+  } catch (error) {
+    notices.fail(error)
+  }
+}
 const ALIGN = [
   { value: 'start', title: 'from power-on' },
   { value: 'level', title: 'from the highest start level' },
@@ -117,6 +138,10 @@ const VIEWS = [
         </summary>
         <RunPicker v-model:chosen="chosen" v-model:baseline="baseline" />
       </details>
+      <p v-if="judged" class="write">
+        <v-btn v-if="writeUp" size="small" color="primary" :to="backToWriteUp">Back to the write-up</v-btn>
+        <v-btn v-else size="small" color="primary" @click="writeItUp">Write it up</v-btn>
+      </p>
       <p v-if="!enough" class="quiet">Choose at least two runs, or a question.</p>
       <p v-else-if="busy" role="status">Working out the figures …</p>
       <template v-if="judged">
@@ -196,6 +221,10 @@ const VIEWS = [
   min-height: 24px;
   font-size: 0.9rem;
   cursor: pointer;
+}
+.write {
+  margin: 0;
+  float: right;
 }
 .bar {
   margin-top: 8px;

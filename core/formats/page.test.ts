@@ -1,0 +1,66 @@
+import { describe, expect, it } from 'vitest'
+import type { Page } from '../words/page'
+import { pageHtml } from './pageHtml'
+import { pageMarkdown } from './pageMarkdown'
+import { pageSpoken, spoken, spokenNumber } from './pageSpoken'
+import { svgPicture } from './svgPicture'
+
+const NASTY = `<script>x</script> & "quotes" 'too'`
+const page: Page = {
+  title: NASTY,
+  day: '2 Mar 2026',
+  simulated: true,
+  blocks: [
+    { id: 'a', heading: 'Answer', paragraphs: ['Hawser 30 took 1\u00A0h\u00A018\u00A0min ± 4\u00A0min.'], list: ['3 × as fast'] },
+    { id: 'b', heading: 'Times', paragraphs: [], list: [], table: { caption: 'c', head: ['Source', 'full'], rows: [[NASTY, '1 h']] } },
+  ],
+} // prettier-ignore
+const picture = (ends: string[]) => ({
+  kind: 'paths' as const,
+  alt: NASTY,
+  paths: ends.map((end, i) => ({ name: `${NASTY} ${i}`, ink: i, end, points: [{ x: 0, y: 2 }, { x: 1000 + 100 * i, y: 100 }] })),
+  until: 3000,
+  unit: '%',
+  max: 100,
+}) // prettier-ignore
+const options = { width: 800, height: 400, inks: [{ colour: '#123456', dash: [] }], text: '#000', quiet: '#666', ground: '#fff', mark: 'simulated' } // prettier-ignore
+
+describe('a page for others', () => {
+  it('lets no markup of a name through, and says that it is simulated', () => {
+    const html = pageHtml(page, { a: { light: svgPicture(picture(['1 h']), options), dark: '' } })
+    expect(html).not.toContain('<script')
+    expect(html).toContain('&#60;script&#62;x')
+    expect(html).toContain('simulated')
+    expect(pageMarkdown(page)).toContain('\\<script\\>')
+  })
+
+  it('says numbers as they are said', () => {
+    expect(spokenNumber('0.415')).toBe('zero point four one five')
+    expect(spoken('1\u00A0h\u00A018\u00A0min ± 4\u00A0min')).toBe(
+      'one hour eighteen minutes plus or minus four minutes',
+    )
+    expect(spoken('−2.5 °C, 77 % of 20.07 Wh, 1 W')).toBe(
+      'minus two point five degrees Celsius, seventy seven percent of twenty point zero seven watt-hours, one watt',
+    )
+    expect(pageSpoken(page)).toContain('Hawser thirty took one hour eighteen minutes')
+    expect(pageSpoken(page)).toContain('What follows was simulated.')
+  })
+
+  it('draws every path, and names each in a row of its own', () => {
+    const svg = svgPicture(picture(['a', 'b', 'c', '']), options)
+    expect(svg.match(/<polyline/g)).toHaveLength(4)
+    const rows = [...svg.matchAll(/y="([\d.]+)"[^>]*>[^<]*quotes/g)].map((m) => Number(m[1]))
+    expect(rows).toHaveLength(3)
+    expect(new Set(rows).size).toBe(3)
+    // The last to arrive stands on top.
+    expect([...rows].sort((a, b) => b - a)).toEqual(rows)
+  })
+
+  it('draws a bar for each, and none where there is no figure', () => {
+    const bars = [{ name: 'a', value: 10, spread: 1, said: '10' }, { name: 'b', value: NaN, spread: NaN, said: 'not reached' }] // prettier-ignore
+    const svg = svgPicture({ kind: 'bars', alt: 'bars', bars }, options)
+    expect(svg.match(/<rect/g)).toHaveLength(2)
+    expect(svg).toContain('not reached')
+    expect(svg).not.toContain('NaN')
+  })
+})

@@ -1,0 +1,52 @@
+import { ToWords } from 'to-words'
+import type { Page } from '../words/page'
+
+const words = new ToWords({ localeCode: 'en-US' })
+const whole = (n: number): string => words.convert(n).toLowerCase()
+/** A decimal is said figure by figure: "zero point four one five". */
+export function spokenNumber(text: string): string {
+  const [before, after = ''] = text.replace(',', '.').split('.')
+  const said = whole(Number(before))
+  return after ? `${said} point ${[...after].map((d) => whole(Number(d))).join(' ')}` : said
+}
+
+const UNITS: [RegExp, one: string, many: string][] = [
+  [/^h\b/, 'hour', 'hours'],
+  [/^min\b/, 'minute', 'minutes'],
+  [/^s\b/, 'second', 'seconds'],
+  [/^Wh\b/, 'watt-hour', 'watt-hours'],
+  [/^Ah\b/, 'ampere-hour', 'ampere-hours'],
+  [/^W\b/, 'watt', 'watts'],
+  [/^V\b/, 'volt', 'volts'],
+  [/^A\b/, 'ampere', 'amperes'],
+  [/^°C/, 'degree Celsius', 'degrees Celsius'],
+  [/^%/, 'percent', 'percent'],
+  [/^×/, 'times', 'times'],
+]
+const NUMBER = /([−-])?(\d+(?:\.\d+)?)\s?(h|min|s|Wh|Ah|W|V|A|°C|%|×)?(?![\w])/g
+
+/** A sentence with every number as it is said; a number within a name stays as it is read: "Hawser thirty". */
+export const spoken = (text: string): string =>
+  text
+    .replace(/\u00A0/g, ' ')
+    .replace(/±/g, 'plus or minus')
+    .replace(NUMBER, (_, minus: string | undefined, number: string, unit: string | undefined) => {
+      const said = (minus ? 'minus ' : '') + spokenNumber(number)
+      const found = unit && UNITS.find(([pattern]) => pattern.test(unit))
+      return found ? `${said} ${Number(number) === 1 ? found[1] : found[2]}` : said
+    })
+
+/** A page as a script: what stands in sentences and lists, a line each; tables are for the eye. */
+export const pageSpoken = (page: Page): string =>
+  [
+    page.title,
+    ...(page.simulated ? ['What follows was simulated.'] : []),
+    ...page.blocks.flatMap((b) => [
+      ...b.paragraphs,
+      ...(b.markdown ? b.markdown.split('\n').map((l) => l.replace(/[*_#>`]/g, '').replace(/^\s*-\s/, '').trim()) : []),
+      ...b.list,
+    ]),
+  ]
+    .filter(Boolean)
+    .map(spoken)
+    .join('\n\n') + '\n' // prettier-ignore

@@ -1,0 +1,104 @@
+import { ticks } from 'd3-array'
+import type { PageBars, PagePaths, PagePicture } from '../words/page'
+
+/** An ink as a picture draws it. */
+export interface PictureInk {
+  colour: string
+  dash: readonly number[]
+}
+export interface PictureOptions {
+  width: number
+  height: number
+  inks: readonly PictureInk[]
+  text: string
+  quiet: string
+  ground: string
+  /** Stands in the picture: "simulated". */
+  mark: string
+}
+
+/** Text as it may stand in markup. */
+export const escaped = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`)
+const fixed = (n: number) => String(Math.round(n * 100) / 100)
+
+const MARGIN = { left: 52, right: 16, bottom: 34, top: 14 }
+const ROW = 18
+/** Room that a name takes to the left of where its path ended. */
+const NAME_PX = 240
+const FONT = "system-ui, 'Segoe UI', sans-serif"
+const HOUR_S = 3600
+
+/** A picture as one SVG that stands alone, with its title and description for those who cannot see it. */
+export function svgPicture(picture: PagePicture, o: PictureOptions): string {
+  const body = picture.kind === 'paths' ? pathsBody(picture, o) : barsBody(picture, o)
+  const mark = o.mark ? label(o.width - MARGIN.right, o.height - 6, o.mark, o.quiet, 'end', 11) : ''
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${o.width} ${o.height}" width="${o.width}" height="${o.height}" role="img" font-family="${escaped(FONT)}"><title>${escaped(picture.alt)}</title><rect width="100%" height="100%" fill="${escaped(o.ground)}"/>${body}${mark}</svg>`
+}
+
+const label = (x: number, y: number, text: string, fill: string, anchor = 'start', size = 13, weight = 400) =>
+  `<text x="${fixed(x)}" y="${fixed(y)}" fill="${escaped(fill)}" font-size="${size}" font-weight="${weight}" text-anchor="${anchor}">${escaped(text)}</text>`
+const line = (x1: number, y1: number, x2: number, y2: number, colour: string, more = '') =>
+  `<line x1="${fixed(x1)}" y1="${fixed(y1)}" x2="${fixed(x2)}" y2="${fixed(y2)}" stroke="${escaped(colour)}"${more}/>`
+
+function clockText(seconds: number): string {
+  const minutes = Math.round(seconds / 60)
+  if (minutes < 60) return `${minutes} min`
+  return minutes % 60 === 0 ? `${minutes / 60} h` : `${Math.floor(minutes / 60)} h ${minutes % 60}`
+}
+/** Steps that a clock is read by, s. */
+const STEPS = [60, 300, 600, 900, 1800, HOUR_S, 2 * HOUR_S, 4 * HOUR_S, 8 * HOUR_S]
+
+function pathsBody({ paths, until, unit, max }: PagePaths, o: PictureOptions): string {
+  const named = paths.filter((p) => p.end !== '').sort((a, b) => endOf(a).x - endOf(b).x)
+  const top = MARGIN.top + named.length * ROW + 6
+  const [left, right, bottom] = [MARGIN.left, o.width - MARGIN.right, o.height - MARGIN.bottom]
+  const x = (s: number) => left + ((right - left) * s) / until
+  const y = (v: number) => bottom - ((bottom - top) * v) / max
+  const step = STEPS.find((s) => until / s <= 8) ?? STEPS[STEPS.length - 1]
+  const grid = [
+    ...ticks(0, max, 5).map((v) => line(left, y(v), right, y(v), o.quiet, ' stroke-opacity="0.2"') + label(left - 8, y(v) + 4, String(v), o.quiet, 'end', 12)),
+    ...Array.from({ length: Math.floor(until / step) + 1 }, (_, i) => i * step).map((s) => line(x(s), top, x(s), bottom, o.quiet, ' stroke-opacity="0.2"') + label(x(s), bottom + 18, clockText(s), o.quiet, 'middle', 12)),
+    label(left - 8, top - 8, unit, o.quiet, 'end', 12),
+  ]
+  const drawn = paths.map((p) => {
+    const { colour, dash } = o.inks[p.ink % o.inks.length]
+    const points = p.points.map((q) => `${fixed(x(q.x))},${fixed(y(q.y))}`).join(' ')
+    const dashes = dash.length ? ` stroke-dasharray="${dash.join(' ')}"` : ''
+    return `<polyline points="${points}" fill="none" stroke="${escaped(colour)}" stroke-width="2.2" stroke-linejoin="round"${dashes}/>`
+  })
+  // Names in rows of their own, the last to arrive on top: so none stands in the way of another's lead.
+  const names = named.map((p, i) => {
+    const { colour } = o.inks[p.ink % o.inks.length]
+    const [endX, endY] = [x(endOf(p).x), y(endOf(p).y)]
+    const rowY = MARGIN.top + (named.length - 1 - i) * ROW + 8
+    const isLeft = endX > left + NAME_PX
+    const text = label(isLeft ? endX - 6 : endX + 6, rowY, `${p.name}  ${p.end}`, colour, isLeft ? 'end' : 'start', 13, 600)
+    const halo = text.replace('<text ', `<text paint-order="stroke" stroke="${escaped(o.ground)}" stroke-width="4" `)
+    return line(endX, rowY - 4, endX, endY, colour, ' stroke-opacity="0.55"') + halo
+  })
+  return [...grid, line(left, bottom, right, bottom, o.quiet), ...drawn, ...names].join('')
+} // prettier-ignore
+
+const endOf = (p: { points: readonly { x: number; y: number }[] }) =>
+  p.points[p.points.length - 1] ?? { x: 0, y: 0 }
+
+const NAME_SHARE = 0.26
+const SAID_SHARE = 0.22
+
+function barsBody({ bars }: PageBars, o: PictureOptions): string {
+  const most = bars.reduce((top, b) => Math.max(top, b.value + (b.spread || 0)), 0) || 1
+  const row = (o.height - MARGIN.top - MARGIN.bottom / 2) / Math.max(1, bars.length)
+  const [from, to] = [o.width * NAME_SHARE, o.width * (1 - SAID_SHARE)]
+  const at = (v: number) => from + ((to - from) * Math.max(0, v)) / most
+  return bars
+    .map((b, i) => {
+      const middle = MARGIN.top + row * (i + 0.5)
+      const { colour } = o.inks[0]
+      const thick = Math.min(22, row * 0.6)
+      const known = Number.isFinite(b.value)
+      const bar = known ? `<rect x="${fixed(from)}" y="${fixed(middle - thick / 2)}" width="${fixed(at(b.value) - from)}" height="${fixed(thick)}" fill="${escaped(colour)}" fill-opacity="0.75"/>` : ''
+      const spread = known && b.spread > 0 ? line(at(b.value - b.spread), middle, at(b.value + b.spread), middle, o.text, ' stroke-width="2"') : ''
+      return bar + spread + label(from - 10, middle + 4, b.name, o.text, 'end') + label(to + 10, middle + 4, b.said, o.text)
+    })
+    .join('')
+} // prettier-ignore

@@ -1,0 +1,57 @@
+/** A page for others, in parts that every form of it is made from: HTML, Markdown, a script to be spoken. */
+export interface PageTable {
+  caption: string
+  head: readonly string[]
+  rows: readonly (readonly string[])[]
+}
+
+/** One run of a picture. Points in seconds and the picture's unit. */
+export interface PagePath {
+  name: string
+  /** Index into the inks. */
+  ink: number
+  points: readonly { x: number; y: number }[]
+  /** What stands at its end; '' for a repeat that needs no name. */
+  end: string
+}
+export interface PagePaths {
+  kind: 'paths'
+  /** What it shows, for those who cannot see it. */
+  alt: string
+  paths: readonly PagePath[]
+  until: number
+  unit: string
+  max: number
+}
+export interface PageBar {
+  name: string
+  value: number
+  spread: number
+  said: string
+}
+export interface PageBars {
+  kind: 'bars'
+  alt: string
+  bars: readonly PageBar[]
+}
+export type PagePicture = PagePaths | PageBars
+
+/** One block of a page. Own words come as Markdown and as HTML that was cleaned already. */
+export interface PageBlock {
+  id: string
+  heading: string
+  paragraphs: readonly string[]
+  list: readonly string[]
+  picture?: PagePicture
+  table?: PageTable
+  markdown?: string
+  html?: string
+}
+export interface Page {
+  title: string
+  /** True where anything on it was made by the charge model: it then says so. */
+  simulated: boolean
+  blocks: readonly PageBlock[]
+  /** The day in words. */
+  day: string
+}

@@ -1,0 +1,95 @@
+import { duration, figure } from '../figures'
+import { list } from './verdictSentence'
+
+/** What of a run tells how it was made; '' and NaN where nobody noted it. */
+export interface Method {
+  device: string
+  unit: string
+  source: string
+  cable: string
+  from: number
+  stop: string
+  reading: string
+  state: string
+  ambientC: number
+  restMinutes: number
+  meter: string
+  thermometer: string
+  healthPercent: number
+  day: string
+  simulated: boolean
+  watched: boolean
+}
+
+const distinct = (values: readonly string[]) => [...new Set(values.filter(Boolean))]
+/** One value for all, several, or not noted everywhere. */
+function either(values: readonly string[], one: (value: string) => string, none = ''): string {
+  const known = distinct(values)
+  if (known.length === 0) return none
+  const missing = values.some((v) => v === '') ? ' (not noted of every run)' : ''
+  return one(list(known)) + missing
+}
+function range(values: readonly number[], digits: number, unit: string): string {
+  const known = values.filter((v) => !Number.isNaN(v))
+  if (known.length === 0) return ''
+  const [low, high] = [known.reduce((a, b) => Math.min(a, b)), known.reduce((a, b) => Math.max(a, b))]
+  return low === high ? figure(low, digits, unit) : `${figure(low, digits)} to ${figure(high, digits, unit)}`
+}
+
+/** How a test was done, from what its runs carry: a sentence a point; what nobody noted is said to be so. */
+export function methodWords(runs: readonly Method[]): string[] {
+  if (runs.length === 0) return []
+  const of = (what: keyof Method) => runs.map((r) => String(r[what]))
+  const numbers = (what: 'from' | 'ambientC' | 'restMinutes' | 'healthPercent') => runs.map((r) => r[what])
+  const devices = distinct(runs.map((r) => (r.unit ? `${r.device} (${r.unit})` : r.device)))
+  const sources = distinct(of('source'))
+  const days = distinct(of('day'))
+  const levels = range(numbers('from'), 0, '%')
+  const ambient = range(numbers('ambientC'), 0, '°C')
+  const rest = range(numbers('restMinutes'), 0, 'min')
+  const health = range(numbers('healthPercent'), 0, '%')
+  const watched = runs.filter((r) => r.watched).length
+  const simulated = runs.filter((r) => r.simulated).length
+  return [
+    simulated === runs.length
+      ? 'All of these runs are simulated: a charge model made them, not a bench.'
+      : simulated > 0
+        ? `${simulated} of the ${runs.length} runs are simulated.`
+        : '',
+    `${list(devices)} charged from ${list(sources)}: ${runs.length} runs, ${days.length > 1 ? `on ${days.length} days` : `on ${days[0]}`}.`,
+    levels ? `Each began at ${levels} and ended by its rule: ${either(of('stop'), (s) => s)}.` : '',
+    either(of('state'), (s) => `The device was ${s}.`, 'The state of the device was not noted.'),
+    ambient ? `The room had ${ambient}.` : 'The temperature of the room was not noted.',
+    rest ? `Before the switch it rested for ${rest}.` : '',
+    health ? `Battery health: ${health}.` : 'Battery health was not noted.',
+    either(of('cable'), (s) => `Cable: ${s}.`, 'The cable was not noted.'),
+    `Levels were read ${either(of('reading'), (s) => s)}${watched === runs.length ? ', and the display was watched as it turned' : watched > 0 ? `, and in ${watched} of the runs the display was watched as it turned` : ''}.`,
+    either(of('meter'), (s) => `Watts by ${s}.`, 'No meter was noted.'),
+    either(of('thermometer'), (s) => `Temperatures by ${s}.`),
+  ].filter(Boolean)
+}
+
+/** What is uncertain about a comparison. */
+export const doubtWords = (told: {
+  differing: readonly string[]
+  unknown: readonly string[]
+  accepted: readonly string[]
+  repeatPercent: number
+  assumed: boolean
+  worthS: number
+}): string[] =>
+  [
+    `Runs are taken to repeat within ${figure(told.repeatPercent, 1, '%')}${told.assumed ? ', which is assumed: too few repeats tell' : ', as repeats tell'}.`,
+    `What follows a ± is twice the standard uncertainty. Differences under ${duration(told.worthS)} count as small.`,
+    told.accepted.length ? `Compared although these differ: ${list(told.accepted)}.` : '',
+    told.differing.length ? `Not equal between the runs: ${list(told.differing)}.` : '',
+    told.unknown.length ? `Not noted of every run: ${list(told.unknown)}.` : '',
+  ].filter(Boolean)
+
+/** The usual cautions. */
+export const CAUTIONS: readonly string[] = [
+  'Stop charging on swelling, smell, hissing, smoke or discolouration; do not charge a damaged pack.',
+  'Charge on a hard, non-flammable surface, within the battery’s temperature range, and do not leave a test unattended.',
+  'Do not use a frayed cable or a source of unknown make on a device you care about; prefer certified parts.',
+  'An outlet in the wall is work for a licensed electrician under local code.',
+]

@@ -1,0 +1,96 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { readFileSync, writeFileSync } from 'node:fs'
+
+const HOSTILE = [
+  '# We fitted **two** boats',
+  '',
+  '<img src=x onerror="document.title=1"> <script>document.title = "run"</script>',
+  '',
+  '[a link](javascript:document.title=1) and [another](https://example.org)',
+].join('\n')
+
+test('a comparison is written up, with own words that outlive the figures, and goes out as a page that needs nothing', async ({
+  page,
+  browser,
+}, info) => {
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
+  await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+  await page.goto('/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
+  await page.getByRole('button', { name: 'Write it up' }).click()
+  const blocks = page.getByTestId('blocks')
+  await expect(blocks.getByRole('heading', { name: 'How it was done' })).toBeVisible()
+  await expect(blocks).toContainText('All of these runs are simulated')
+  const words = page.getByRole('textbox', { name: 'Own words' })
+  await words.fill(HOSTILE)
+  await words.blur()
+  await expect(blocks.getByRole('heading', { name: 'We fitted two boats' })).toBeVisible()
+  expect(await page.title()).toContain('Inkpath Log')
+  await expect(blocks.locator('img, script, a[href^="javascript"]')).toHaveCount(0)
+
+  // A block goes up by keys and stays there.
+  await blocks.locator('[data-kind=how]').getByRole('button', { name: /up$/ }).focus()
+  await page.keyboard.press('Alt+ArrowUp')
+  await expect(
+    blocks
+      .getByRole('listitem')
+      .filter({ has: page.getByRole('button', { name: /up$/ }) })
+      .nth(1),
+  ).toContainText('How it was done')
+  await page.reload()
+  await expect(blocks.locator(':scope > li').nth(1)).toContainText('How it was done')
+
+  // Out as a page: opened from disk with the network cut, usable by all, with the figures of the screen.
+  await expect(blocks.getByRole('heading', { name: 'Times', exact: true })).toBeVisible()
+  const saving = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Take it as a page' }).click()
+  const html = readFileSync(await (await saving).path(), 'utf8')
+  const path = info.outputPath('page.html')
+  writeFileSync(path, html)
+  const context = await browser.newContext({ offline: true })
+  const other = await context.newPage()
+  const asked: string[] = []
+  other.on('request', (r) => asked.push(r.url()))
+  await other.goto(`file://${path}`)
+  expect(asked).toHaveLength(1)
+  expect(await other.title()).not.toBe('run')
+  const table = (of: typeof page) => of.getByRole('table').filter({ hasText: 'to 50 %' }).innerText()
+  const squeezed = (text: string) => text.replace(/\s+/g, ' ')
+  expect(squeezed(await table(other))).toBe(squeezed(await table(page)))
+  await expect(other.locator('svg').first()).toContainText('Hawser 30')
+  await expect(other.getByText('simulated', { exact: true }).first()).toBeVisible()
+  expect((await new AxeBuilder({ page: other as never }).analyze()).violations).toEqual([])
+  await context.close()
+
+  // One run less: the words stay, and say which figures they were not written about.
+  await page.getByRole('link', { name: 'Change the comparison' }).click()
+  await expect(page.getByTestId('verdict')).toBeVisible()
+  await page.goto(page.url().replace('demo-2%2C', '').replace('demo-2,', ''))
+  await page.getByRole('link', { name: 'Back to the write-up' }).click()
+  await expect(page.getByTestId('words-changed')).toContainText('Hawser')
+  await page.getByRole('button', { name: 'The words still hold' }).click()
+  await expect(page.getByTestId('words-changed')).toHaveCount(0)
+  await page.goto('/write-up')
+  await page.getByRole('link', { name: /^To full/ }).click()
+  await expect(blocks.getByRole('heading', { name: 'We fitted two boats' })).toBeVisible()
+
+  const seen = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(seen.violations.map((v) => `${v.id}: ${v.nodes[0].html}`)).toEqual([])
+  // Pictures and a script.
+  for (const [button, ending] of [
+    ['PNG', '.png'],
+    ['SVG', '.svg'],
+    ['Spreadsheet', '.xlsx'],
+    ['Script to be spoken', '.txt'],
+    ['Markdown', '.md'],
+  ]) {
+    const file = page.waitForEvent('download')
+    await page.getByRole('button', { name: button, exact: true }).first().click()
+    const taken = await file
+    expect(taken.suggestedFilename()).toContain(ending)
+    expect(readFileSync(await taken.path()).length).toBeGreaterThan(200)
+  }
+})

@@ -1,0 +1,261 @@
+<script setup lang="ts">
+import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js'
+import { computed, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { pageHtml } from '@core/formats/pageHtml'
+import { pageMarkdown } from '@core/formats/pageMarkdown'
+import { BLOCK_KINDS, movedBlock, type Block, type BlockKind } from '@core/logbook/writeUp'
+import EmptyPage from '../../components/EmptyPage.vue'
+import SimulatedTag from '../../components/SimulatedTag.vue'
+import FormText from '../../forms/FormText.vue'
+import { download, fileName } from '../../composables/download'
+import { useLogbook } from '../../stores/logbook'
+import { useNotices } from '../../stores/notices'
+import { useWriteUps } from '../../stores/writeUps'
+import PageBlockView from './PageBlockView.vue'
+import WordsBlock from './WordsBlock.vue'
+import { pictureSvg } from './pictures'
+import { useWriteUpPage } from './useWriteUpPage'
+
+const props = defineProps<{ id: string }>()
+const route = useRoute()
+const router = useRouter()
+const logbook = useLogbook()
+const notices = useNotices()
+const writeUps = useWriteUps()
+const record = computed(() => logbook.writeUp(props.id))
+const { page, busy, figures, changed, isEmpty } = useWriteUpPage(() => record.value)
+
+/** The comparison lives in the address; opened without one, it is the one that was kept. */
+const kept = () => Object.fromEntries(new URLSearchParams(record.value?.settings ?? ''))
+onMounted(async () => {
+  if (record.value && !route.query.runs) await router.replace({ query: kept() })
+})
+const settings = computed(() => new URLSearchParams(route.query as Record<string, string>).toString())
+watch(settings, (now) => {
+  if (record.value && route.query.runs && now !== record.value.settings) void change({ settings: now })
+})
+
+async function change(by: Parameters<typeof writeUps.change>[1]) {
+  if (!record.value) return
+  try {
+    await writeUps.change(record.value, by)
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+const title = ref('')
+watch(
+  () => record.value?.title,
+  (now) => (title.value = now ?? ''),
+  { immediate: true },
+)
+const retitle = () => {
+  if (title.value.trim() && title.value.trim() !== record.value?.title)
+    void change({ title: title.value.trim() })
+}
+const blocks = computed(() => record.value?.blocks ?? [])
+const shownOf = (id: string) => page.value.blocks.find((b) => b.id === id)
+const move = (block: Block, by: number) => change({ blocks: movedBlock(blocks.value, block.id, by) })
+const leaveOut = (block: Block) => change({ blocks: blocks.value.filter((b) => b.id !== block.id) })
+const write = (block: Block, words: string) =>
+  change({
+    blocks: blocks.value.map((b) =>
+      b.id === block.id ? { ...b, words, then: figures.value.join('\n').slice(0, 20_000) } : b,
+    ),
+  })
+const NAMES: Record<BlockKind, string> = {
+  answer: 'The answer',
+  words: 'Own words',
+  how: 'How it was done',
+  paths: 'Charge curves',
+  ranking: 'In order',
+  results: 'Times',
+  saved: 'Time saved',
+  advice: 'For whom which',
+  heat: 'How warm',
+  odd: 'What is odd',
+  uncertain: 'What is uncertain',
+  cautions: 'Cautions',
+}
+const missing = computed(() =>
+  BLOCK_KINDS.filter((k) => k === 'words' || !blocks.value.some((b) => b.kind === k)),
+)
+const add = (kind: BlockKind) =>
+  change({ blocks: [...blocks.value, { id: crypto.randomUUID(), kind, words: '', then: '' }] })
+function onKey(event: KeyboardEvent, block: Block) {
+  if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
+  event.preventDefault()
+  void move(block, event.key === 'ArrowUp' ? -1 : 1)
+}
+
+const pictures = () =>
+  Object.fromEntries(
+    page.value.blocks.flatMap((b) =>
+      b.picture
+        ? [
+            [
+              b.id,
+              {
+                light: pictureSvg(b.picture, 'light', page.value.simulated),
+                dark: pictureSvg(b.picture, 'dark', page.value.simulated),
+              },
+            ],
+          ]
+        : [],
+    ),
+  )
+const takeHtml = () =>
+  download(fileName(page.value.title, 'html'), pageHtml(page.value, pictures()), 'text/html')
+const takeMarkdown = () =>
+  download(fileName(page.value.title, 'md'), pageMarkdown(page.value), 'text/markdown')
+async function takeScript() {
+  const { pageSpoken } = await import('@core/formats/pageSpoken')
+  download(fileName(`${page.value.title} script`, 'txt'), pageSpoken(page.value), 'text/plain')
+}
+const print = () => window.print()
+async function remove() {
+  if (!record.value) return
+  try {
+    const undo = await logbook.remove('writeUps', record.value.id)
+    await router.push('/write-up')
+    notices.say('The write-up was deleted.', undo)
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <EmptyPage v-if="!record" title="There is no such write-up" text="It may have been deleted.">
+      <v-btn-main to="/write-up">See all write-ups</v-btn-main>
+    </EmptyPage>
+    <template v-else>
+      <p class="tools"><router-link to="/write-up" class="quiet">All write-ups</router-link></p>
+      <h1 class="offscreen">{{ page.title }}</h1>
+      <FormText
+        v-model="title"
+        class="title"
+        label="Title"
+        maxlength="200"
+        @blur="retitle"
+        @keydown.enter="retitle"
+      />
+      <p class="quiet">{{ page.day }} <SimulatedTag v-if="page.simulated" /></p>
+      <div class="tools deeds">
+        <v-btn-main :disabled="busy || isEmpty" @click="takeHtml">Take it as a page (HTML)</v-btn-main>
+        <v-btn :disabled="busy || isEmpty" @click="print">Print</v-btn>
+        <v-btn :disabled="busy || isEmpty" @click="takeMarkdown">Markdown</v-btn>
+        <v-btn :disabled="busy || isEmpty" @click="takeScript">Script to be spoken</v-btn>
+        <v-btn :to="{ path: '/side-by-side', query: { ...route.query, writeUp: id } }"
+          >Change the comparison</v-btn
+        >
+        <v-btn color="error" @click="remove">Delete it</v-btn>
+      </div>
+      <p v-if="isEmpty" role="alert">
+        The runs of this write-up are not in the logbook any more; its words are.
+      </p>
+      <p v-else-if="busy" role="status">Working out the figures …</p>
+      <ol class="blocks" data-testid="blocks">
+        <li
+          v-for="(block, i) in blocks"
+          :key="block.id"
+          :data-kind="block.kind"
+          @keydown="onKey($event, block)"
+        >
+          <div class="tools margin">
+            <v-btn
+              :icon="mdiArrowUp"
+              size="small"
+              :disabled="i === 0"
+              :aria-label="`Move “${NAMES[block.kind]}” up`"
+              @click="move(block, -1)"
+            />
+            <v-btn
+              :icon="mdiArrowDown"
+              size="small"
+              :disabled="i === blocks.length - 1"
+              :aria-label="`Move “${NAMES[block.kind]}” down`"
+              @click="move(block, 1)"
+            />
+            <v-btn
+              :icon="mdiClose"
+              size="small"
+              :aria-label="`Leave “${NAMES[block.kind]}” out`"
+              @click="leaveOut(block)"
+            />
+          </div>
+          <div class="block">
+            <WordsBlock
+              v-if="block.kind === 'words'"
+              :words="block.words"
+              :changed="changed(block)"
+              @write="write(block, $event)"
+            />
+            <PageBlockView
+              v-if="shownOf(block.id) && !busy"
+              :block="shownOf(block.id)!"
+              :title="page.title"
+              :simulated="page.simulated"
+            />
+            <p v-else-if="block.kind !== 'words' && !busy" class="quiet tools">
+              {{ NAMES[block.kind] }}: nothing to say.
+            </p>
+          </div>
+        </li>
+      </ol>
+      <p class="tools deeds">
+        <span class="quiet">Add</span>
+        <v-btn v-for="kind in missing" :key="kind" size="small" @click="add(kind)">{{ NAMES[kind] }}</v-btn>
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.title {
+  max-width: 760px;
+}
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin: 10px 0;
+}
+.blocks {
+  list-style: none;
+  padding: 0;
+  max-width: 1020px;
+}
+.blocks li {
+  display: grid;
+  grid-template-columns: 120px minmax(0, 1fr);
+  gap: 18px;
+  padding: 6px 0;
+}
+.margin {
+  display: flex;
+  align-items: flex-start;
+  opacity: 0.55;
+}
+li:hover > .margin,
+li:focus-within > .margin {
+  opacity: 1;
+}
+@media print {
+  .tools {
+    display: none;
+  }
+  .blocks li {
+    grid-template-columns: minmax(0, 1fr);
+    break-inside: avoid;
+  }
+}
+@media (max-width: 760px) {
+  .blocks li {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,21 @@
+import { defineStore } from 'pinia'
+import { usualBlocks, type WriteUp } from '@core/logbook/writeUp'
+import { useLogbook } from './logbook'
+
+/** Write-ups: begun from a comparison, changed in one place. */
+export const useWriteUps = defineStore('writeUps', () => {
+  const logbook = useLogbook()
+
+  /** @returns its id */
+  async function begin(title: string, settings: string): Promise<string> {
+    const now = new Date().toISOString()
+    const id = crypto.randomUUID()
+    const blocks = usualBlocks(() => crypto.randomUUID())
+    await logbook.put('writeUps', { id, title: title.slice(0, 200), settings, blocks, createdAt: now, changedAt: now })
+    return id
+  }
+  const change = (writeUp: WriteUp, by: Partial<WriteUp>): Promise<WriteUp> =>
+    logbook.put('writeUps', { ...writeUp, ...by, changedAt: new Date().toISOString() })
+
+  return { begin, change }
+}) // prettier-ignore
