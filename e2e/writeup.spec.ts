@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { readFileSync, writeFileSync } from 'node:fs'
 
 const HOSTILE = [
@@ -66,9 +67,9 @@ test('a comparison is written up, with own words that outlive the figures, and g
   // One run less: the words stay, and say which figures they were not written about.
   await page.getByRole('link', { name: 'Change the comparison' }).click()
   await expect(page.getByTestId('verdict')).toBeVisible()
-  await page.goto(page.url().replace('demo-2%2C', '').replace('demo-2,', ''))
+  await page.goto(page.url().replace(/demo-3(%2C|,)/, ''))
   await page.getByRole('link', { name: 'Back to the write-up' }).click()
-  await expect(page.getByTestId('words-changed')).toContainText('Hawser')
+  await expect(page.getByTestId('words-changed')).toContainText('To full')
   await page.getByRole('button', { name: 'The words still hold' }).click()
   await expect(page.getByTestId('words-changed')).toHaveCount(0)
   await page.goto('/write-up')
@@ -93,4 +94,43 @@ test('a comparison is written up, with own words that outlive the figures, and g
     expect(taken.suggestedFilename()).toContain(ending)
     expect(readFileSync(await taken.path()).length).toBeGreaterThan(200)
   }
+})
+
+test('the data behind a write-up show the same figures in another browser; a changed trace is found', async ({
+  page,
+  browser,
+}) => {
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
+  await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+  await page.goto('/side-by-side?runs=demo-3,demo-4,demo-5&worth=7')
+  await page.getByRole('button', { name: 'Write it up' }).click()
+  await expect(page.getByTestId('blocks')).toContainText('How it was done')
+  const saving = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Data (zip)' }).click()
+  const zip = readFileSync(await (await saving).path())
+  await expect(page.getByTestId('published')).toContainText(/All \d+ figures are as they were/)
+
+  const other = await (await browser.newContext()).newPage()
+  const give = (buffer: Buffer) =>
+    other
+      .locator('input[type=file]')
+      .first()
+      .setInputFiles({ name: 'data.zip', mimeType: 'application/zip', buffer })
+  await other.goto(new URL('/files', page.url()).href)
+  // One reading of one trace is another.
+  const files = unzipSync(zip)
+  const trace = strFromU8(files['traces/run-1.csv'])
+  const changed = zipSync({ ...files, 'traces/run-1.csv': strToU8(trace.replace(/\r\n5,/, '\r\n6,')) })
+  await give(Buffer.from(changed))
+  await expect(other.getByTestId('checksums')).toContainText(
+    'Changed since it was written, by its checksums: traces/run-1.csv',
+  )
+  await give(zip)
+  await expect(other.getByTestId('checksums')).toContainText('files are as they were written')
+  await other.getByRole('button', { name: 'Merge it in' }).click()
+  await other.getByRole('link', { name: 'Write-up' }).first().click()
+  await other.getByRole('link', { name: /^To full/ }).click()
+  await expect(other.getByTestId('published')).toContainText(/All \d+ figures are as they were/)
+  await other.context().close()
 })

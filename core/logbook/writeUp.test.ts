@@ -20,7 +20,15 @@ it('names the figures that changed since words were written, and none where none
 
 it('needs a title, and takes what the program writes', () => {
   const now = '2026-03-02T19:00:00.000Z'
-  const whole = { id: 'w', title: 'T', settings: 'runs=a', blocks, createdAt: now, changedAt: now }
+  const whole = {
+    id: 'w',
+    title: 'T',
+    settings: 'runs=a',
+    blocks,
+    createdAt: now,
+    changedAt: now,
+    published: '',
+  }
   expect(writeUpSchema.validateSync(whole)).toEqual(whole)
   expect(() => writeUpSchema.validateSync({ ...whole, title: ' ' })).toThrow(/title/)
 })

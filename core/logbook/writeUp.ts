@@ -24,6 +24,8 @@ export interface WriteUp {
   blocks: Block[]
   createdAt: string
   changedAt: string
+  /** Lines of the figures as they stood when its data were last taken out for others; '' where they never were. */
+  published: string
 }
 
 const LONGEST = 20_000
@@ -47,6 +49,7 @@ export const writeUpSchema: ObjectSchema<WriteUp> = object({
     .max(100),
   createdAt: moment(),
   changedAt: moment(),
+  published: freeText(LONGEST),
 })
 
 /** Every block that is made from the logbook, in the order in which one reads, with room for own words. */

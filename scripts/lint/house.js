@@ -68,7 +68,10 @@ export const HOUSE = {
   'core/words/sentences': { rooms: ['core/words', 'core/compare', 'core/analysis'], packages: [] },
 
   'web/theme': { rooms: [], packages: ['vuetify', 'vuetify/*'] },
-  'web/workers': { rooms: ['core'], packages: ['comlink', 'read-excel-file/*', 'write-excel-file/*'] },
+  'web/workers': {
+    rooms: ['core'],
+    packages: ['comlink', 'read-excel-file/*', 'write-excel-file/*', 'fflate'],
+  },
   'web/storage': {
     rooms: ['core', 'web/workers'],
     packages: ['localforage', 'comlink', 'yup', 'browser-fs-access'],
@@ -120,6 +123,7 @@ export const HOUSE = {
       'marked',
       'dompurify',
       'write-excel-file/*',
+      'fflate',
       'vee-validate',
       '@vee-validate/yup',
       'yup',
@@ -151,6 +155,7 @@ export const HOUSE = {
   e2e: {
     rooms: ['core', 'server'],
     packages: [
+      'fflate',
       'node:*',
       '@playwright/test',
       '@axe-core/playwright',

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { shallowReactive } from 'vue'
+import { ref, shallowReactive } from 'vue'
 import type { AnalyseOptions, Analysis } from '@core/analysis/analyse'
 import { ANALYSIS_VERSION, headlineOf, type Headline } from '@core/analysis/headline'
 import { LONGEST_SPOT_S } from '@core/analysis/spot'
@@ -28,6 +28,8 @@ export const useAnalyses = defineStore('analyses', () => {
   let shownAt = 0
   const asked = new Map<string, Promise<Analysis | undefined>>()
   let filling: Promise<void> | undefined
+  /** All runs were gone through once: what is learnt from them together no longer moves under the reader. */
+  const filled = ref(false)
 
   /** By the run as it stands: a list asks for all of them whenever one is done, and records are replaced, not changed. */
   const bases = new WeakMap<Run, { of: unknown[]; basis: string }>()
@@ -157,8 +159,9 @@ export const useAnalyses = defineStore('analyses', () => {
     })().finally(() => {
       filling = undefined
       showFresh()
+      filled.value = true
     })
     return filling
   }
-  return { ask, of, headline, fill }
+  return { ask, of, headline, fill, filled }
 })

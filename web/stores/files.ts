@@ -3,6 +3,7 @@ import { ref, shallowRef } from 'vue'
 import type { ColumnMeaning } from '@core/formats/columns'
 import { readLogbook } from '@core/formats/logbookJson'
 import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
+import type { ReadPackage } from '@core/formats/dataPackage'
 import { shapeOf } from '@core/formats/shape'
 import type { WideChannel } from '@core/formats/wide'
 import type { TraceReadResult } from '@core/formats/traceCsv'
@@ -27,7 +28,13 @@ export interface Refusal {
   all: string
 }
 type Opened =
-  | { kind: 'logbook'; file: string; logbook: Logbook }
+  | {
+      kind: 'logbook'
+      file: string
+      logbook: Logbook
+      /** Of a data package: which of its files are not as they were written. */
+      from?: Pick<ReadPackage, 'changed' | 'checked'>
+    }
   | { kind: 'trace'; file: string; opened: OpenedTable; result: TraceReadResult | null; failure: string }
 
 /** What a file does not say of its run, given once for all that were chosen together. */
@@ -132,6 +139,7 @@ export const useFiles = defineStore('files', () => {
       )
       if (read === STOPPED) return
       if ('logbook' in read) openLogbook(file.name, read.logbook)
+      else if ('package' in read) openLogbook(file.name, read.package.logbook, read.package)
       else if (!read.table.ok) refuse(file.name, read.table.message, read.table.problems)
       else {
         const table = read.table.value
@@ -143,9 +151,9 @@ export const useFiles = defineStore('files', () => {
     }
   }
 
-  function openLogbook(file: string, text: string) {
+  function openLogbook(file: string, text: string, from?: Pick<ReadPackage, 'changed' | 'checked'>) {
     try {
-      opened.value = { kind: 'logbook', file, logbook: readLogbook(text) }
+      opened.value = { kind: 'logbook', file, logbook: readLogbook(text), ...(from ? { from } : {}) }
     } catch (error) {
       refuse(file, (error as Error).message, error instanceof UnreadableFile ? error.problems : [])
     }

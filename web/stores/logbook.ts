@@ -222,6 +222,8 @@ export const useLogbook = defineStore('logbook', () => {
     return traces.get(id) ?? trace
   }
 
+  /** Everything, with every trace. */
+  const readWhole = async (): Promise<Logbook> => (await storage.readWhole()).logbook
   async function exportText(): Promise<string> {
     const { logbook, apart: unread } = await storage.readWhole()
     apart.value = unread
@@ -284,6 +286,7 @@ export const useLogbook = defineStore('logbook', () => {
     readingsOf,
     traceOf,
     exportText,
+    readWhole,
     takeLogbook,
     wipe,
     undoEdition,

@@ -11,7 +11,7 @@ export const useWriteUps = defineStore('writeUps', () => {
     const now = new Date().toISOString()
     const id = crypto.randomUUID()
     const blocks = usualBlocks(() => crypto.randomUUID())
-    await logbook.put('writeUps', { id, title: title.slice(0, 200), settings, blocks, createdAt: now, changedAt: now })
+    await logbook.put('writeUps', { id, title: title.slice(0, 200), settings, blocks, createdAt: now, changedAt: now, published: '' })
     return id
   }
   const change = (writeUp: WriteUp, by: Partial<WriteUp>): Promise<WriteUp> =>

@@ -4,10 +4,12 @@ import { guessColumns, isOwnTable, type ColumnMeaning } from '@core/formats/colu
 import { shapeOf } from '@core/formats/shape'
 import { sheetText, type SheetCell } from '@core/formats/sheetCells'
 import { wideColumns, wideTraces, type WideChannel } from '@core/formats/wide'
+import { readDataPackage, type ReadPackage } from '@core/formats/dataPackage'
 import { UnreadableFile } from '@core/formats/problem'
 import type { Progress, Table } from '@core/formats/table'
 import { readTraceTable, traceFromTable, type TraceReadResult } from '@core/formats/traceCsv'
 import { columnsOf } from '@core/trace/trace'
+import { sha256 } from './sha256'
 
 /** An outcome that survives the trip between threads, where error classes do not. */
 export type Outcome<T> =
@@ -55,8 +57,8 @@ async function textOf(file: Blob, onProgress: Progress): Promise<string> {
   return pieces.join('') + decoder.decode()
 }
 
-/** A spreadsheet is a zip: it begins with these letters. */
-async function isSheet(file: Blob): Promise<boolean> {
+/** Spreadsheets and data packages are zips: they begin with these letters. */
+async function isZip(file: Blob): Promise<boolean> {
   const [p, k, three, four] = new Uint8Array(await file.slice(0, 4).arrayBuffer())
   return p === 0x50 && k === 0x4b && three === 3 && four === 4
 }
@@ -74,6 +76,35 @@ async function sheetOf(file: Blob): Promise<string> {
   }
 }
 
+/** A zip unpacks to no more than this, bytes: what claims more is not opened. */
+const MOST_UNPACKED = 1024 * 1024 * 1024
+
+/** A data package of ours; null where the zip is something else. */
+async function packageOf(file: Blob): Promise<Outcome<ReadPackage> | null> {
+  const { unzipSync, strFromU8 } = await import('fflate')
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  let [sum, isOurs] = [0, false]
+  try {
+    unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        sum += originalSize
+        isOurs ||= name === 'datapackage.json'
+        return false
+      },
+    })
+    if (!isOurs) return null
+    if (sum > MOST_UNPACKED)
+      return { ok: false, message: 'The package unpacks to more than any logbook of ours.', problems: [] }
+    const files = Object.fromEntries(
+      Object.entries(unzipSync(bytes)).map(([name, data]) => [name, strFromU8(data)]),
+    )
+    return { ok: true, value: await readDataPackage(files, sha256) }
+  } catch (error) {
+    if (!isOurs) return null
+    return { ok: false, message: (error as Error).message, problems: [] }
+  }
+}
+
 const work = {
   /** Opens a file: a logbook's text as it is; of a table its first rows, and what its columns seem to be. */
   async open(
@@ -82,9 +113,12 @@ const work = {
     /** How columns of tables of some shapes were named before. */
     known: Record<string, ColumnMeaning[]>,
     onProgress: Progress,
-  ): Promise<{ logbook: string } | { table: Outcome<OpenedTable> }> {
+  ): Promise<{ logbook: string } | { package: ReadPackage } | { table: Outcome<OpenedTable> }> {
     table = undefined
-    const text = (await isSheet(file)) ? await sheetOf(file) : await textOf(file, onProgress)
+    const isZipped = await isZip(file)
+    const packed = isZipped ? await packageOf(file) : null
+    if (packed) return packed.ok ? { package: packed.value } : { table: packed }
+    const text = isZipped ? await sheetOf(file) : await textOf(file, onProgress)
     if (isNamedJson || text.trimStart().startsWith('{')) return { logbook: text }
     return {
       table: outcome(() => {

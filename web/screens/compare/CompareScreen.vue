@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watchEffect } from 'vue'
+import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { leadChanges } from '@core/compare/leads'
 import { GOALS } from '@core/compare/ranking'
@@ -9,7 +9,6 @@ import { choiceWords, leadWords } from '@core/words/sentences/adviceWords'
 import EmptyPage from '../../components/EmptyPage.vue'
 import InTurn from '../../components/InTurn.vue'
 import FormPick from '../../forms/FormPick.vue'
-import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import { useWriteUps } from '../../stores/writeUps'
@@ -25,10 +24,9 @@ import { useAdvice } from './useAdvice'
 import { useComparison } from './useComparison'
 import { PANELS, usePaths } from './usePaths'
 import { useThresholds } from './useThresholds'
-import { useVerdict } from './useVerdict'
+import { priorText, useVerdict } from './useVerdict'
 
 const logbook = useLogbook()
-const analyses = useAnalyses()
 const { word, get } = useAddress()
 const route = useRoute()
 const router = useRouter()
@@ -53,9 +51,6 @@ const {
 const told = useAdvice(verdict, thresholds)
 const paths = usePaths(comparison, () => panel.value)
 const { lifted } = paths
-// What is learnt of repeats and the usual baseline go by what is kept of all runs.
-watchEffect(() => logbook.runs.length > 1 && void analyses.fill())
-
 const enough = computed(() => chosen.value.length >= 2)
 const judged = computed(() => enough.value && !busy.value)
 /** A blocking difference stops the verdict until it is accepted; then the verdict says so. */
@@ -95,8 +90,10 @@ const settings = () => {
 const backToWriteUp = computed(() => ({ path: `/write-up/${get('writeUp')}`, query: settings() }))
 async function writeItUp() {
   try {
-    const id = await useWriteUps().begin(sentence.value, new URLSearchParams(settings()).toString())
-    await router.push({ path: `/write-up/${id}`, query: settings() })
+    // What the logbook's repeats told goes with it: another logbook, or this one later, would tell something else.
+    const query = { ...settings(), prior: priorText(repeatability.value) }
+    const id = await useWriteUps().begin(sentence.value, new URLSearchParams(query).toString())
+    await router.push({ path: `/write-up/${id}`, query })
   } catch (error) {
     notices.fail(error)
   }

@@ -60,7 +60,9 @@ export function useComparison() {
       ? fromCommonLevel(known)
       : fromPowerOn(runs.value.map(() => NOTHING))
   })
-  const busy = computed(() => chosen.value.some((id) => !analyses.of(id)))
+  // What repeats tell is learnt from all runs: a verdict before they were gone through would be another a moment later.
+  void analyses.fill()
+  const busy = computed(() => !analyses.filled || chosen.value.some((id) => !analyses.of(id)))
   /** Figures on the clock that was chosen: a verdict on times from another clock would be none. */
   const worked = computed(() =>
     chosen.value.flatMap((id, i) => {

@@ -39,6 +39,16 @@ export interface UseVerdictReturn {
 
 const GOAL_KEYS = ['full', ...GOALS.map((g) => g.key).filter((k) => k !== 'full')] as const
 
+/** How well runs repeat as a write-up keeps it: its share, its degrees of freedom, and whether it was assumed. */
+export const priorText = ({ share, freedom, assumed }: Repeatability): string =>
+  `${share} ${freedom} ${assumed ? 'assumed' : 'learnt'}`
+function priorOf(text: string): Repeatability | null {
+  const [share, freedom] = text.split(' ').map(Number)
+  return share > 0 && share < 1 && freedom >= 1 && freedom <= 1000
+    ? { share, freedom, assumed: text.endsWith('assumed') }
+    : null
+}
+
 /** The answer of a comparison: set-ups ranked by a goal, and whether they may be compared at all. */
 export function useVerdict(comparison: Comparison, thresholds: UseThresholdsReturn): UseVerdictReturn {
   const address = useAddress()
@@ -83,6 +93,8 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
   const repeatability = computed<Repeatability>(() => {
     const own = thresholds.repeatPercent.value
     if (own > 0) return { share: own / 100, freedom: 30, assumed: false }
+    const kept = priorOf(address.get('prior'))
+    if (kept) return kept
     const here = new Set(worked.value.map(({ id }) => id))
     const kindOf = (r: Run) => `${logbook.device(r.deviceId)?.kind} ${logbook.source(r.sourceId)?.kind}`
     const others = logbook.runs

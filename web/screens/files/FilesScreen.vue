@@ -83,12 +83,12 @@ const THEMES = [
     <CopiesPart />
     <h2>Bring in</h2>
     <v-file-input
-      label="A logbook (JSON), traces (CSV) or spreadsheets (XLSX), several at once"
+      label="A logbook (JSON), traces (CSV) or spreadsheets (XLSX) or data packages (ZIP), several at once"
       multiple
       variant="underlined"
       hide-details
       prepend-icon=""
-      accept=".json,.csv,.tsv,.txt,.xlsx,application/json,text/csv"
+      accept=".json,.csv,.tsv,.txt,.xlsx,.zip,application/json,text/csv"
       @update:model-value="pick"
     />
     <p class="quiet small">
@@ -120,6 +120,7 @@ const THEMES = [
       v-if="files.opened?.kind === 'logbook'"
       :file="files.opened.file"
       :incoming="files.opened.logbook"
+      :from="files.opened.from"
     />
     <TraceImport
       v-else-if="files.opened?.kind === 'trace'"

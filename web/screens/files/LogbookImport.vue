@@ -1,13 +1,26 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Logbook } from '@core/logbook/logbook'
+import { mergePreview } from '@core/logbook/preview'
 import { useFiles } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 
-defineProps<{ file: string; incoming: Logbook }>()
+const props = defineProps<{
+  file: string
+  incoming: Logbook
+  /** Of a data package: which of its files are not as they were written. */
+  from?: { changed: string[]; checked: number }
+}>()
 const files = useFiles()
 const logbook = useLogbook()
 const notices = useNotices()
+
+const MOST_NAMED = 5
+/** What a merge would do, before it happens. */
+const preview = computed(() =>
+  mergePreview(logbook, { ...props.incoming, runs: props.incoming.runs.map(({ run }) => run) }),
+)
 
 async function take(mode: 'merge' | 'replace') {
   try {
@@ -28,6 +41,40 @@ async function take(mode: 'merge' | 'replace') {
       <strong>{{ file }}</strong> holds {{ incoming.devices.length }} devices,
       {{ incoming.sources.length }} sources and {{ incoming.runs.length }} runs.
     </p>
+    <v-alert
+      v-if="from"
+      :type="from.changed.length ? 'warning' : 'success'"
+      variant="tonal"
+      class="my-3"
+      data-testid="checksums"
+    >
+      {{
+        from.changed.length
+          ? `Changed since it was written, by its checksums: ${from.changed.join(', ')}.`
+          : `All ${from.checked} files are as they were written, by their checksums.`
+      }}
+    </v-alert>
+    <table v-if="!logbook.isEmpty" class="ruled" data-testid="preview">
+      <thead>
+        <tr>
+          <th scope="col">Merging</th>
+          <th scope="col" class="number">new</th>
+          <th scope="col" class="number">the same</th>
+          <th scope="col">different: the file’s counts</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="p in preview" :key="p.called">
+          <th scope="row">{{ p.called }}s</th>
+          <td class="number">{{ p.fresh }}</td>
+          <td class="number">{{ p.same }}</td>
+          <td>
+            {{ p.differing.slice(0, MOST_NAMED).join(', ')
+            }}{{ p.differing.length > MOST_NAMED ? ` and ${p.differing.length - MOST_NAMED} more` : '' }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
     <div class="d-flex ga-3 flex-wrap mt-2">
       <v-btn-main @click="take('merge')">Merge it in</v-btn-main>
       <v-btn-other @click="take('replace')">Replace my logbook with it</v-btn-other>

@@ -4,7 +4,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { pageHtml } from '@core/formats/pageHtml'
 import { pageMarkdown } from '@core/formats/pageMarkdown'
-import { BLOCK_KINDS, movedBlock, type Block, type BlockKind } from '@core/logbook/writeUp'
+import { BLOCK_KINDS, changedSince, movedBlock, type Block, type BlockKind } from '@core/logbook/writeUp'
 import EmptyPage from '../../components/EmptyPage.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import FormText from '../../forms/FormText.vue'
@@ -113,6 +113,28 @@ async function takeScript() {
   const { pageSpoken } = await import('@core/formats/pageSpoken')
   download(fileName(`${page.value.title} script`, 'txt'), pageSpoken(page.value), 'text/plain')
 }
+const withPrivate = ref(false)
+/** The data behind it, for others to check: what it shows now is noted, so that another browser can say it shows the same. */
+async function takeData() {
+  const of = record.value
+  if (!of) return
+  try {
+    await change({ published: figures.value.join('\n').slice(0, 20_000) })
+    const { packageOf } = await import('./packageOf')
+    const bytes = await packageOf(await logbook.readWhole(), {
+      title: page.value.title,
+      writeUpId: of.id,
+      runIds: new Set(String(route.query.runs ?? '').split(',')),
+      withoutPrivate: !withPrivate.value,
+      method: page.value.blocks.find((b) => b.heading === 'How it was done')?.list ?? [],
+    })
+    download(fileName(`${page.value.title} data`, 'zip'), bytes as BlobPart, 'application/zip')
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+/** Figures that are not as they were when the data were taken out for others. */
+const strayed = computed(() => changedSince(record.value?.published ?? '', figures.value))
 const print = () => window.print()
 async function remove() {
   if (!record.value) return
@@ -148,11 +170,20 @@ async function remove() {
         <v-btn :disabled="busy || isEmpty" @click="print">Print</v-btn>
         <v-btn :disabled="busy || isEmpty" @click="takeMarkdown">Markdown</v-btn>
         <v-btn :disabled="busy || isEmpty" @click="takeScript">Script to be spoken</v-btn>
+        <v-btn :disabled="busy || isEmpty" @click="takeData">Data (zip)</v-btn>
+        <v-checkbox v-model="withPrivate" density="compact" label="with notes and prices" />
         <v-btn :to="{ path: '/side-by-side', query: { ...route.query, writeUp: id } }"
           >Change the comparison</v-btn
         >
         <v-btn color="error" @click="remove">Delete it</v-btn>
       </div>
+      <p v-if="record.published && !busy && !isEmpty" class="quiet tools" data-testid="published">
+        {{
+          strayed.length
+            ? `${strayed.length} of ${figures.length} figures are not as they were when its data were taken out.`
+            : `All ${figures.length} figures are as they were when its data were taken out.`
+        }}
+      </p>
       <p v-if="isEmpty" role="alert">
         The runs of this write-up are not in the logbook any more; its words are.
       </p>
