@@ -27,6 +27,8 @@ describe('what a plan will be able to tell apart', () => {
     expect(of(6000, 6006)[0]).toMatchObject({ cures: ['no-use'], repeatsNeeded: Infinity })
     // 4 % apart, watched: only repeats help.
     expect(of(6000, 6250, { intervalS: 300, watched: true })[0].cures).toEqual(['repeats'])
+    // 5 min apart of 80, read every five minutes: neither alone, but both together.
+    expect(of(4800, 5100, { intervalS: 300, watched: false })[0].cures).toEqual(['watch-and-repeats'])
     // Far apart, or nothing known of it: nothing to say.
     expect(of(6000, 12000)).toEqual([])
     expect(of(6000, NaN)).toEqual([])

@@ -33,7 +33,7 @@ export interface ReadingPlan {
   watched: boolean
 }
 
-export type Cure = 'watch' | 'minute' | 'repeats' | 'no-use'
+export type Cure = 'watch' | 'minute' | 'repeats' | 'watch-and-repeats' | 'too-close' | 'no-use'
 /** Two planned pairs that the test will leave undecided, and what would decide them. */
 export interface Undecided {
   a: string
@@ -104,6 +104,14 @@ export function undecidedPairs(
         ['repeats', decides(MORE_REPEATS, plan)],
       ]
       const repeatsNeeded = isSame ? Infinity : repeatsFor(a, b, plan, s)
+      const watchedRepeats = isSame ? Infinity : repeatsFor(a, b, { ...plan, watched: true }, s)
+      const last: Cure = isSame
+        ? 'no-use'
+        : Number.isFinite(repeatsNeeded)
+          ? 'repeats'
+          : Number.isFinite(watchedRepeats)
+            ? 'watch-and-repeats'
+            : 'too-close'
       const cures = isSame ? [] : tries.filter(([, helps]) => helps).map(([cure]) => cure)
       return [
         {
@@ -111,8 +119,8 @@ export function undecidedPairs(
           b: b.id,
           differenceS,
           limitS,
-          cures: cures.length ? cures : Number.isFinite(repeatsNeeded) ? ['repeats'] : ['no-use'],
-          repeatsNeeded,
+          cures: cures.length ? cures : [last],
+          repeatsNeeded: last === 'watch-and-repeats' ? watchedRepeats : repeatsNeeded,
         },
       ]
     }),

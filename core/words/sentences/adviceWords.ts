@@ -98,6 +98,8 @@ export function undecidedWords(u: Undecided, name: (id: string) => string): stri
     watch: 'watch the display turn full',
     minute: 'check every minute near the end',
     repeats: Number.isFinite(u.repeatsNeeded) ? `make ${u.repeatsNeeded} runs of each` : 'make two more runs of each',
+'watch-and-repeats': `watch the display turn full, and make ${u.repeatsNeeded} runs of each`,
+    'too-close': 'they lie too close: thirty runs of each would not do',
     'no-use': 'no number of runs helps: the device takes no more',
   }
   const what = u.cures.map((c) => cures[c]).join(', or ')

@@ -99,7 +99,7 @@ const watch = computed(() =>
         <div v-if="isIn" class="fields">
           <FormPick
             v-model="outcome"
-            :label="outcome === suggested ? 'Outcome, by the watts' : 'Outcome'"
+            :label="outcome !== null && outcome === suggested ? 'Outcome, by the watts' : 'Outcome'"
             :items="outcomes"
           />
           <FormPick v-model="awake" label="The device is" :items="AWAKE" />

@@ -55,10 +55,11 @@ export function useSurvey() {
   )
   const settled = computed(() => held(readings.value, source.value?.kind === 'wireless pad'))
   const watts = computed(() => settled.value?.watts ?? readings.value.at(-1)?.watts ?? NaN)
-  const suggested = computed<ObservedOutcome>(() =>
-    Number.isNaN(watts.value) || !expected.value ? 'connected' : outcomeOf(watts.value, expected.value),
+  /** Null until something was read. */
+  const suggested = computed<ObservedOutcome | null>(() =>
+    Number.isNaN(watts.value) || !expected.value ? null : outcomeOf(watts.value, expected.value),
   )
-  const outcome = computed<ObservedOutcome>({
+  const outcome = computed<ObservedOutcome | null>({
     get: () => chosen.value ?? suggested.value,
     set: (to) => (chosen.value = to === suggested.value ? null : to),
   })
@@ -94,7 +95,7 @@ export function useSurvey() {
   }
 
   async function keep() {
-    if (readings.value.length === 0 && chosen.value === null) {
+    if (outcome.value === null) {
       error.value = `${NOT_UNDERSTOOD} Or choose the outcome.`
       return
     }
