@@ -4,6 +4,7 @@ import { expect, test } from '@playwright/test'
 const SCREENS = [
   '/shelf',
   '/shelf/pairs',
+  '/shelf/budget',
   '/plan',
   '/plan/demo-campaign?part=pairs',
   '/plan/demo-campaign?part=protocol',

@@ -7,6 +7,7 @@ const CompareScreen = () => import('./screens/compare/CompareScreen.vue')
 const FilesScreen = () => import('./screens/files/FilesScreen.vue')
 const RunList = () => import('./screens/sheet/RunList.vue')
 const PairsScreen = () => import('./screens/shelf/PairsScreen.vue')
+const BudgetScreen = () => import('./screens/shelf/BudgetScreen.vue')
 const PlanScreen = () => import('./screens/plan/PlanScreen.vue')
 const CampaignScreen = () => import('./screens/plan/CampaignScreen.vue')
 const SheetScreen = () => import('./screens/sheet/SheetScreen.vue')
@@ -20,6 +21,7 @@ export const router = createRouter({
     { path: '/', redirect: '/shelf' },
     { path: '/shelf', component: ShelfScreen, meta: { title: 'Shelf' } },
     { path: '/shelf/pairs', component: PairsScreen, meta: { title: 'What they agree on' } },
+    { path: '/shelf/budget', component: BudgetScreen, meta: { title: 'Energy budget' } },
     { path: '/plan', component: PlanScreen, meta: { title: 'Plan' } },
     { path: '/plan/:id', component: CampaignScreen, props: true, meta: { title: 'Campaign' } },
     { path: '/bench', component: BenchScreen, meta: { title: 'Bench' } },

@@ -76,3 +76,17 @@ it('says when no instrument has said anything for a minute', () => {
   expect(warned(10, sound, { elapsedS: 665 })).toEqual([])
   expect(warned(0, sound, { setup, elapsedS: 300 })).toEqual(['silent'])
 })
+
+it('asks to watch the display two points before the level that ends a run by hand', () => {
+  const sound = (from: number) => (m: number) => ({
+    percent: Math.min(100, from + Math.floor(m / 2)),
+    power: 4,
+  })
+  const by = (setup: Partial<LaneSetup>, from: number) =>
+    warned(6, sound(from), { expected: { ...EXPECTED, agreedWatts: NaN }, setup: { stop: { kind: 'shown-full' }, feed: { kind: 'hand' }, ...setup } }) // prettier-ignore
+  expect(by({}, 95)).toEqual(['watch'])
+  expect(by({}, 94)).toEqual([])
+  expect(by({}, 97)).toEqual([])
+  expect(by({ stop: { kind: 'level', percent: 80 } }, 75)).toEqual(['watch'])
+  expect(by({ feed: { kind: 'own-battery' } }, 95)).toEqual([])
+})

@@ -9,7 +9,7 @@ import type { LaneNow } from './due'
 
 /** What a lane's reviewer should know while there is time: the run may be spoilt. */
 export interface LaneWarning {
-  code: 'stuck' | 'stalled' | 'protective-hold' | 'draining' | 'slow' | 'wrong-supply' | 'silent'
+  code: 'watch' | 'stuck' | 'stalled' | 'protective-hold' | 'draining' | 'slow' | 'wrong-supply' | 'silent'
   message: string
   advice: string
 }
@@ -45,8 +45,9 @@ const SILENT_S = 60
 export function laneWarnings(lane: LaneNow, expected: Expected): LaneWarning[] {
   const { state, elapsedS, setup } = lane
   if (elapsedS < SETTLED_S) return []
+  const near = watchNow(lane)
   const readings = state.readings.since(elapsedS - LOOK_BACK_S)
-  if (readings.length < 2) return setup.feed.kind === 'hand' ? [] : silent(lane)
+  if (readings.length < 2) return setup.feed.kind === 'hand' ? near : silent(lane)
   const trace = traceFromReadings(readings)
   return [
     ...drains(trace),
@@ -54,6 +55,22 @@ export function laneWarnings(lane: LaneNow, expected: Expected): LaneWarning[] {
     ...supplied(trace, expected),
     ...slow(trace, expected),
     ...silent(lane),
+    ...near,
+  ]
+}
+
+/** So near the level that ends the run, points, that the display is worth watching: read by hand, it is then known to seconds. */
+const NEAR_POINTS = 2
+function watchNow({ setup, state }: LaneNow): LaneWarning[] {
+  const goal = setup.stop.kind === 'shown-full' ? 100 : setup.stop.kind === 'level' ? setup.stop.percent : NaN
+  const shown = state.levels.last?.percent ?? NaN
+  if (setup.feed.kind !== 'hand' || !(shown >= goal - NEAR_POINTS && shown < goal)) return []
+  return [
+    {
+      code: 'watch',
+      message: `${shown} %: watch it now.`,
+      advice: `Press “it just turned” as the display shows ${goal} %: the time is then known to seconds.`,
+    },
   ]
 }
 
@@ -94,9 +111,10 @@ function stands(trace: Trace, { state }: LaneNow, { usableWh }: Expected): LaneW
 }
 
 function supplied(trace: Trace, { agreedVolts }: Expected): LaneWarning[] {
-  const now = supplyOf(trace).at(-1)
+  const levels = supplyOf(trace)
+  const now = levels.at(-1)
   // Late in a charge a supply steps down by itself: only a run that never was higher is at the wrong level.
-  const top = supplyOf(trace).reduce((most, s) => Math.max(most, s.volts), 0)
+  const top = levels.reduce((most, s) => Math.max(most, s.volts), 0)
   if (!now || !(top < (1 - VOLTS_SHARE) * agreedVolts)) return []
   return [
     {

@@ -29,11 +29,13 @@ export interface WriteUp {
 }
 
 const LONGEST = 20_000
+/** Addresses of hundreds of runs, and lines of all their figures. */
+const LONGEST_LIST = 400_000
 
 export const writeUpSchema: ObjectSchema<WriteUp> = object({
   id: id(),
   title: string().trim().required('Give it a title.').max(200, 'is longer than 200'),
-  settings: freeText(LONGEST),
+  settings: freeText(LONGEST_LIST),
   blocks: array(
     object({
       id: id(),
@@ -41,7 +43,7 @@ export const writeUpSchema: ObjectSchema<WriteUp> = object({
         .oneOf([...BLOCK_KINDS])
         .required(),
       words: freeText(LONGEST),
-      then: freeText(LONGEST),
+      then: freeText(LONGEST_LIST),
     }),
   )
     .defined()
@@ -49,7 +51,7 @@ export const writeUpSchema: ObjectSchema<WriteUp> = object({
     .max(100),
   createdAt: moment(),
   changedAt: moment(),
-  published: freeText(LONGEST),
+  published: freeText(LONGEST_LIST),
 })
 
 /** Every block that is made from the logbook, in the order in which one reads, with room for own words. */

@@ -63,8 +63,15 @@ async function isZip(file: Blob): Promise<boolean> {
   return p === 0x50 && k === 0x4b && three === 3 && four === 4
 }
 
+/** A spreadsheet unpacks to many times its size, bytes. */
+const LARGEST_SHEET = 40 * 1024 * 1024
+
 /** The first sheet of a spreadsheet as CSV. */
 async function sheetOf(file: Blob): Promise<string> {
+  if (file.size > LARGEST_SHEET)
+    throw new Error(
+      'This spreadsheet is too large to be opened whole. Save its sheet as CSV, and bring that in.',
+    )
   try {
     const { readSheet } = await import('read-excel-file/web-worker')
     return sheetText((await readSheet(file)) as SheetCell[][])

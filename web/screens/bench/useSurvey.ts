@@ -7,6 +7,7 @@ import type { ObservedOutcome } from '@core/gear/gear'
 import { useExpected } from '../../stores/expected'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
+import { loadSurvey, saveSurvey } from '../../stores/surveyInHand'
 
 const NOT_UNDERSTOOD = 'Type volts and amperes, like 5.2 2.34, or watts alone.'
 const rounded = (n: number) => (Number.isFinite(n) ? Math.round(n * 1000) / 1000 : null)
@@ -24,11 +25,12 @@ export function useSurvey() {
   const saving = ref(false)
   const [sound, note] = [ref(''), ref('')]
   const awake = ref<'awake' | 'asleep' | null>(null)
+  /** By this machine's wall clock: what is in hand outlives a reload. */
   const pluggedAt = ref<number | null>(null)
   const seconds = ref(0)
   const readings = shallowRef<readonly SurveyReading[]>([])
   const chosen = ref<ObservedOutcome | null>(null)
-  const now = () => (pluggedAt.value === null ? 0 : (performance.now() - pluggedAt.value) / 1000)
+  const now = () => (pluggedAt.value === null ? 0 : (Date.now() - pluggedAt.value) / 1000)
   useIntervalFn(() => (seconds.value = now()), 500)
 
   /** The first on the shelf, after this one, that this device was not surveyed on. */
@@ -41,8 +43,33 @@ export function useSurvey() {
     const inTurn = [...ids.slice(at + 1), ...ids.slice(0, Math.max(0, at))]
     return inTurn.find((id) => !done.has(id)) ?? inTurn[0] ?? ids[0] ?? ''
   }
-  watch(deviceId, () => (sourceId.value = nextSource()), { immediate: true })
-  watch([sourceId, deviceId, cableId], () => unplug())
+  /** What was taken up again was not changed by hand. */
+  let takenUp = ''
+  const here = () => [sourceId.value, deviceId.value, cableId.value].join()
+  watch(
+    deviceId,
+    () => {
+      if (here() !== takenUp) sourceId.value = nextSource()
+    },
+    { immediate: true },
+  )
+  watch([sourceId, deviceId, cableId], () => {
+    if (here() !== takenUp) unplug()
+    takenUp = ''
+  })
+
+  void loadSurvey().then((inHand) => {
+    if (!inHand || pluggedAt.value !== null || !logbook.device(inHand.deviceId) || !logbook.source(inHand.sourceId)) return
+    takenUp = [inHand.sourceId, inHand.deviceId, inHand.cableId].join()
+    deviceId.value = inHand.deviceId
+    cableId.value = inHand.cableId
+    sourceId.value = inHand.sourceId
+    pluggedAt.value = inHand.pluggedAtMs
+    readings.value = inHand.readings
+  })
+  watch([pluggedAt, readings], ([at, list]) =>
+    void saveSurvey(at === null ? null : { deviceId: deviceId.value, sourceId: sourceId.value, cableId: cableId.value, pluggedAtMs: at, readings: list }).catch(notices.fail),
+  )
 
   const source = computed(() => logbook.source(sourceId.value))
   const expected = computed(() =>
@@ -80,7 +107,7 @@ export function useSurvey() {
   async function enter() {
     error.value = ''
     if (pluggedAt.value === null) {
-      pluggedAt.value = performance.now()
+      pluggedAt.value = Date.now()
       seconds.value = 0
       return
     }

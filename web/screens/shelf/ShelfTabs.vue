@@ -5,6 +5,7 @@ const route = useRoute()
 const TABS = [
   { to: '/shelf', label: 'The gear' },
   { to: '/shelf/pairs', label: 'What they agree on' },
+  { to: '/shelf/budget', label: 'Energy budget' },
 ]
 </script>
 

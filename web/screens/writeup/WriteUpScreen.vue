@@ -61,7 +61,7 @@ const leaveOut = (block: Block) => change({ blocks: blocks.value.filter((b) => b
 const write = (block: Block, words: string) =>
   change({
     blocks: blocks.value.map((b) =>
-      b.id === block.id ? { ...b, words, then: figures.value.join('\n').slice(0, 20_000) } : b,
+      b.id === block.id ? { ...b, words, then: figures.value.join('\n') } : b,
     ),
   })
 const NAMES: Record<BlockKind, string> = {
@@ -119,7 +119,7 @@ async function takeData() {
   const of = record.value
   if (!of) return
   try {
-    await change({ published: figures.value.join('\n').slice(0, 20_000) })
+    await change({ published: figures.value.join('\n') })
     const { packageOf } = await import('./packageOf')
     const bytes = await packageOf(await logbook.readWhole(), {
       title: page.value.title,
