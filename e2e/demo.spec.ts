@@ -40,6 +40,12 @@ for (const colorScheme of ['light', 'dark'] as const)
       expect(violations.map((v) => `${screen} ${v.id}: ${v.nodes[0].html}`)).toEqual([])
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
       expect(overflow, `${screen} scrolls sideways`).toBeLessThanOrEqual(0)
+      // Every screen is within the thumb's reach.
+      await expect(page.getByRole('navigation', { name: 'Screens' }).getByRole('link').last()).toBeInViewport(
+        {
+          ratio: 1,
+        },
+      )
     }
     expect(errors).toEqual([])
   })

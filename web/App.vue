@@ -206,13 +206,17 @@ nav {
     z-index: 6;
     background: rgb(var(--v-theme-surface));
     border-top: var(--hairline);
-    justify-content: space-around;
+    justify-content: space-between;
+    gap: 0;
   }
   .place {
     flex-direction: column;
-    font-size: 0.74rem;
-    padding: 8px 6px 10px;
-    min-width: 56px;
+    flex: 1 1 0;
+    font-size: 0.7rem;
+    line-height: 1.15;
+    text-align: center;
+    padding: 8px 2px 10px;
+    min-width: 0;
     min-height: 54px;
     border-bottom: 0;
     border-top: 2px solid transparent;

@@ -13,7 +13,7 @@ main{max-width:860px;margin:0 auto;padding:32px 20px 64px}
 h1{font-size:1.7rem;line-height:1.2}h2{font-size:1.15rem;margin:2em 0 .4em}
 table{border-collapse:collapse;width:100%;font-size:.9rem}caption{text-align:left;color:var(--quiet)}
 th,td{border-bottom:1px solid var(--line);padding:5px 10px 5px 0;text-align:left;vertical-align:baseline}
-td{font-variant-numeric:tabular-nums}.wide{overflow-x:auto}svg{max-width:100%;height:auto}
+td{font-variant-numeric:tabular-nums}.wide,.on-light,.on-dark{overflow-x:auto}svg{width:100%;min-width:620px;height:auto}
 .quiet{color:var(--quiet)}.mark{border:1px dashed;padding:0 6px;border-radius:3px}`
 
 const tableHtml = ({ caption, head, rows }: PageTable): string =>

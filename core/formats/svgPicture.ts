@@ -25,6 +25,9 @@ const MARGIN = { left: 52, right: 16, bottom: 34, top: 14 }
 const ROW = 18
 /** Room that a name takes to the left of where its path ended. */
 const NAME_PX = 240
+const NAME_AT_MOST = 0.45
+/** Room of a moment below the clock. */
+const TICK_PX = 72
 const FONT = "system-ui, 'Segoe UI', sans-serif"
 const HOUR_S = 3600
 
@@ -54,7 +57,7 @@ function pathsBody({ paths, until, unit, max }: PagePaths, o: PictureOptions): s
   const [left, right, bottom] = [MARGIN.left, o.width - MARGIN.right, o.height - MARGIN.bottom]
   const x = (s: number) => left + ((right - left) * s) / until
   const y = (v: number) => bottom - ((bottom - top) * v) / max
-  const step = STEPS.find((s) => until / s <= 8) ?? STEPS[STEPS.length - 1]
+  const step = STEPS.find((s) => until / s <= Math.min(8, (right - left) / TICK_PX)) ?? STEPS[STEPS.length - 1]
   const grid = [
     ...ticks(0, max, 5).map((v) => line(left, y(v), right, y(v), o.quiet, ' stroke-opacity="0.2"') + label(left - 8, y(v) + 4, String(v), o.quiet, 'end', 12)),
     ...Array.from({ length: Math.floor(until / step) + 1 }, (_, i) => i * step).map((s) => line(x(s), top, x(s), bottom, o.quiet, ' stroke-opacity="0.2"') + label(x(s), bottom + 18, clockText(s), o.quiet, 'middle', 12)),
@@ -71,7 +74,7 @@ function pathsBody({ paths, until, unit, max }: PagePaths, o: PictureOptions): s
     const { colour } = o.inks[p.ink % o.inks.length]
     const [endX, endY] = [x(endOf(p).x), y(endOf(p).y)]
     const rowY = MARGIN.top + (named.length - 1 - i) * ROW + 8
-    const isLeft = endX > left + NAME_PX
+    const isLeft = endX > left + Math.min(NAME_PX, o.width * NAME_AT_MOST)
     const text = label(isLeft ? endX - 6 : endX + 6, rowY, `${p.name}  ${p.end}`, colour, isLeft ? 'end' : 'start', 13, 600)
     const halo = text.replace('<text ', `<text paint-order="stroke" stroke="${escaped(o.ground)}" stroke-width="4" `)
     return line(endX, rowY - 4, endX, endY, colour, ' stroke-opacity="0.55"') + halo
@@ -82,13 +85,17 @@ function pathsBody({ paths, until, unit, max }: PagePaths, o: PictureOptions): s
 const endOf = (p: { points: readonly { x: number; y: number }[] }) =>
   p.points[p.points.length - 1] ?? { x: 0, y: 0 }
 
-const NAME_SHARE = 0.26
-const SAID_SHARE = 0.22
+/** Room for a bar's name and for what it comes to: a share of the picture, and never too little for the words. px */
+const NAME_ROOM = { share: 0.26, least: 105 }
+const SAID_ROOM = { share: 0.22, least: 150 }
 
 function barsBody({ bars }: PageBars, o: PictureOptions): string {
   const most = bars.reduce((top, b) => Math.max(top, b.value + (b.spread || 0)), 0) || 1
   const row = (o.height - MARGIN.top - MARGIN.bottom / 2) / Math.max(1, bars.length)
-  const [from, to] = [o.width * NAME_SHARE, o.width * (1 - SAID_SHARE)]
+  const [from, to] = [
+    Math.max(o.width * NAME_ROOM.share, NAME_ROOM.least),
+    o.width - Math.max(o.width * SAID_ROOM.share, SAID_ROOM.least),
+  ]
   const at = (v: number) => from + ((to - from) * Math.max(0, v)) / most
   return bars
     .map((b, i) => {

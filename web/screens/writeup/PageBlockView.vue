@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useTheme } from 'vuetify'
+import { useDisplay, useTheme } from 'vuetify'
 import { download, fileName } from '../../composables/download'
 import CopyTable from '../../components/CopyTable.vue'
 import type { PageBlock } from '@core/words/page'
@@ -10,10 +10,13 @@ import { useNotices } from '../../stores/notices'
 /** A block as others will see it. */
 const props = defineProps<{ block: PageBlock; title: string; simulated: boolean }>()
 const theme = useTheme()
+const { smAndDown } = useDisplay()
 const notices = useNotices()
 const paper = computed(() => (theme.current.value.dark ? 'dark' : 'light'))
 const svg = computed(() =>
-  props.block.picture ? pictureSvg(props.block.picture, paper.value, props.simulated) : '',
+  props.block.picture
+    ? pictureSvg(props.block.picture, paper.value, props.simulated, smAndDown.value ? 'phone' : 'page')
+    : '',
 )
 const name = computed(() => `${props.title} ${props.block.heading}`)
 const drawn = (size: Size) => pictureSvg(props.block.picture!, paper.value, props.simulated, size)

@@ -9,8 +9,8 @@ const PAPERS = {
 } as const
 export type Paper = keyof typeof PAPERS
 
-/** Sizes of a picture, px: on a page, and for a film's frame. */
-export const SIZES = { page: [820, 400], wide: [1280, 720] } as const
+/** Sizes of a picture, px: on a page, for a film's frame, and on a phone's screen. */
+export const SIZES = { page: [820, 400], wide: [1280, 720], phone: [380, 320] } as const
 export type Size = keyof typeof SIZES
 const BAR_PX = 38
 const AROUND_PX = 40
@@ -23,7 +23,7 @@ export function pictureSvg(
   size: Size = 'page',
 ): string {
   const [width, height] = SIZES[size]
-  const own = picture.kind === 'bars' && size === 'page' ? AROUND_PX + BAR_PX * picture.bars.length : height
+  const own = picture.kind === 'bars' && size !== 'wide' ? AROUND_PX + BAR_PX * picture.bars.length : height
   return svgPicture(picture, {
     width,
     height: own,
