@@ -30,18 +30,24 @@ function leaderOf({ percents, uncertainties, ceilings }: LevelsAt): number | nul
 }
 
 /**
- * Where the leader at an early mark is not the leader at a later one, or its lead shrinks to nothing, in the order of time.
+ * Where the leader at an early mark is not the leader at a later one, or its lead shrinks to nothing and nobody takes it
+ * over, in the order of time. A moment at which nobody can be told to lead lies between two leaders, and is none itself.
  */
 export function leadChanges(marks: readonly LevelsAt[]): LeadChange[] {
   const changes: LeadChange[] = []
-  let early: { leader: number; atS: number } | undefined
+  let last: { leader: number; atS: number; goneS: number | null } | undefined
   for (const mark of [...marks].sort((a, b) => a.atS - b.atS)) {
-    const counted = mark.percents.filter((p) => !Number.isNaN(p)).length
-    if (counted < 2) continue
+    if (mark.percents.filter((p) => !Number.isNaN(p)).length < 2) continue
     const leader = leaderOf(mark)
-    if (early && leader !== early.leader)
-      changes.push({ early: early.leader, late: leader, fromS: early.atS, toS: mark.atS })
-    early = leader === null ? undefined : { leader, atS: mark.atS }
+    if (leader === null) {
+      if (last) last.goneS ??= mark.atS
+      continue
+    }
+    if (last && leader !== last.leader)
+      changes.push({ early: last.leader, late: leader, fromS: last.atS, toS: mark.atS })
+    last = { leader, atS: mark.atS, goneS: null }
   }
+  if (last && last.goneS !== null)
+    changes.push({ early: last.leader, late: null, fromS: last.atS, toS: last.goneS })
   return changes
 }
