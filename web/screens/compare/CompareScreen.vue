@@ -129,16 +129,18 @@ const VIEWS = [
       <p v-if="unsound.length" class="quiet" data-testid="unsound">
         Spoilt or set aside, and still shown here: {{ unsound.join(', ') }}.
       </p>
-      <details :open="!enough" class="choose">
-        <summary>
-          {{ enough ? `${chosen.length} runs, against ${names[baseline]}. Choose others` : 'Choose runs' }}
-        </summary>
-        <RunPicker v-model:chosen="chosen" v-model:baseline="baseline" />
-      </details>
-      <p v-if="judged" class="write">
-        <v-btn v-if="writeUp" size="small" color="primary" :to="backToWriteUp">Back to the write-up</v-btn>
-        <v-btn v-else size="small" color="primary" @click="writeItUp">Write it up</v-btn>
-      </p>
+      <div class="above">
+        <details :open="!enough" class="choose">
+          <summary>
+            {{ enough ? `${chosen.length} runs, against ${names[baseline]}. Choose others` : 'Choose runs' }}
+          </summary>
+          <RunPicker v-model:chosen="chosen" v-model:baseline="baseline" />
+        </details>
+        <template v-if="judged">
+          <v-btn v-if="writeUp" size="small" color="primary" :to="backToWriteUp">Back to the write-up</v-btn>
+          <v-btn v-else size="small" color="primary" @click="writeItUp">Write it up</v-btn>
+        </template>
+      </div>
       <p v-if="!enough" class="quiet">Choose at least two runs, or a question.</p>
       <p v-else-if="busy" role="status">Working out the figures …</p>
       <template v-if="judged">
@@ -219,9 +221,14 @@ const VIEWS = [
   font-size: 0.9rem;
   cursor: pointer;
 }
-.write {
-  margin: 0;
-  float: right;
+.above {
+  display: flex;
+  gap: 8px 24px;
+  align-items: flex-start;
+}
+.choose {
+  flex: 1;
+  min-width: 0;
 }
 .bar {
   margin-top: 8px;
