@@ -106,10 +106,15 @@ test('the data behind a write-up show the same figures in another browser; a cha
   await page.goto('/side-by-side?runs=demo-3,demo-4,demo-5&worth=7')
   await page.getByRole('button', { name: 'Write it up' }).click()
   await expect(page.getByTestId('blocks')).toContainText('How it was done')
+  // Words that are left for the very button that changes the write-up besides: both are kept.
+  await page.getByRole('textbox', { name: 'Own words' }).fill('Typed in haste.')
   const saving = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Data (zip)' }).click()
   const zip = readFileSync(await (await saving).path())
   await expect(page.getByTestId('published')).toContainText(/All \d+ figures are as they were/)
+
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Own words' })).toHaveValue('Typed in haste.')
 
   const other = await (await browser.newContext()).newPage()
   const give = (buffer: Buffer) =>

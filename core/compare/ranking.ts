@@ -120,7 +120,7 @@ export function rank(
     const spread = Math.hypot((k * s.share * value) / Math.sqrt(values.length), 2 * uncertainty)
     if (index === order[0]) return { ...own, spread, behind: 0, atLeast: 0, verdict: 'first' }
     const told = verdict(figures[index], figures[order[0]], {
-      repeatability: s,
+      settled: s,
       worthNoticing: goal.worthNoticing,
     })
     return {

@@ -55,7 +55,7 @@ export function resultsOf(
     const told =
       i === baseline || Number.isNaN(baseValue)
         ? null
-        : verdict(own, base, { repeatability: s, worthNoticing: quantity.worthNoticing })
+        : verdict(own, base, { settled: s, worthNoticing: quantity.worthNoticing })
     return {
       runs,
       value,

@@ -123,3 +123,17 @@ it('leads with the best, whichever way is better, and leaves out what was not re
   expect(leadingGroup([of(NaN)], 'lower')).toEqual([])
   expect(leadingGroup([of(5000), of(5020)], 'lower')).toEqual([0, 1])
 })
+
+it('counts a comparison’s own repeats once, and learns nothing from runs that gained nothing', () => {
+  const own = moderated([{ values: [90, 110], uncertainty: 0 }], ASSUMED_REPEATABILITY)
+  const of = (value: number) => ({ values: [0.9 * value, 1.1 * value], uncertainty: 0 })
+  // s² = (8 · 0.02² + 0.02) / 9 by hand; settled, the two are not added to it again.
+  expect(own.share).toBeCloseTo(Math.sqrt((8 * 0.02 ** 2 + 0.02) / 9), 12)
+  const limit = verdict(of(100), of(100), { settled: own }).limit
+  expect(limit).toBeCloseTo(2.262 * own.share * 100, 1)
+  // Connected and not charging, twice: nothing of it is a share.
+  expect(moderated([{ values: [0, 0], uncertainty: 0.4 }], ASSUMED_REPEATABILITY)).toMatchObject({
+    share: 0.02,
+    freedom: 8,
+  })
+})

@@ -39,6 +39,8 @@ function spreadWithin(setups: readonly (readonly number[])[]): { squares: number
   for (const values of setups) {
     if (values.length < 2) continue
     const middle = mean(values)
+    // Of nothing there is no share: runs that gained nothing tell nothing of how well runs repeat.
+    if (!(middle > 0)) continue
     for (const value of values) squares += (value / middle - 1) ** 2
     freedom += values.length - 1
   }
@@ -78,7 +80,10 @@ export interface Verdict {
 }
 
 export interface VerdictOptions {
+  /** As it was known before: the two set-ups' own repeats are added to it. */
   repeatability?: Repeatability
+  /** What all set-ups of a comparison told together, these two among them: their repeats must not count twice. */
+  settled?: Repeatability
   worthNoticing?: WorthNoticing
 }
 
@@ -91,9 +96,13 @@ export interface VerdictOptions {
 export function verdict(
   a: Figures,
   b: Figures,
-  { repeatability = ASSUMED_REPEATABILITY, worthNoticing = TIME_WORTH_NOTICING }: VerdictOptions = {},
+  {
+    repeatability = ASSUMED_REPEATABILITY,
+    settled,
+    worthNoticing = TIME_WORTH_NOTICING,
+  }: VerdictOptions = {},
 ): Verdict {
-  const s = moderated([a, b], repeatability)
+  const s = settled ?? moderated([a, b], repeatability)
   const difference = mean(a.values) - mean(b.values)
   const limit = limitOf(a, b, s.share, studentT(0.975, s.freedom))
   const size = Math.abs(difference)

@@ -30,6 +30,8 @@ const NAME_AT_MOST = 0.45
 const TICK_PX = 72
 const FONT = "system-ui, 'Segoe UI', sans-serif"
 const HOUR_S = 3600
+/** A shorter clock is drawn this long, s. */
+const SHORTEST_S = 60
 
 /** A picture as one SVG that stands alone, with its title and description for those who cannot see it. */
 export function svgPicture(picture: PagePicture, o: PictureOptions): string {
@@ -51,13 +53,14 @@ function clockText(seconds: number): string {
 /** Steps that a clock is read by, s. */
 const STEPS = [60, 300, 600, 900, 1800, HOUR_S, 2 * HOUR_S, 4 * HOUR_S, 8 * HOUR_S]
 
-function pathsBody({ paths, until, unit, max }: PagePaths, o: PictureOptions): string {
+function pathsBody({ paths, until: length, unit, max }: PagePaths, o: PictureOptions): string {
+  const until = Math.max(SHORTEST_S, length)
   const named = paths.filter((p) => p.end !== '').sort((a, b) => endOf(a).x - endOf(b).x)
   const top = MARGIN.top + named.length * ROW + 6
   const [left, right, bottom] = [MARGIN.left, o.width - MARGIN.right, o.height - MARGIN.bottom]
   const x = (s: number) => left + ((right - left) * s) / until
   const y = (v: number) => bottom - ((bottom - top) * v) / max
-  const step = STEPS.find((s) => until / s <= Math.min(8, (right - left) / TICK_PX)) ?? STEPS[STEPS.length - 1]
+  const step = STEPS.find((s) => until / s <= Math.min(8, (right - left) / TICK_PX)) ?? Math.ceil(until / 8 / HOUR_S) * HOUR_S
   const grid = [
     ...ticks(0, max, 5).map((v) => line(left, y(v), right, y(v), o.quiet, ' stroke-opacity="0.2"') + label(left - 8, y(v) + 4, String(v), o.quiet, 'end', 12)),
     ...Array.from({ length: Math.floor(until / step) + 1 }, (_, i) => i * step).map((s) => line(x(s), top, x(s), bottom, o.quiet, ' stroke-opacity="0.2"') + label(x(s), bottom + 18, clockText(s), o.quiet, 'middle', 12)),

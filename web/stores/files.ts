@@ -206,7 +206,7 @@ export const useFiles = defineStore('files', () => {
     return run.id
   }
 
-  /** One run for each of the columns that are named a source: all or, where one is refused, those before it. */
+  /** One run for each of the columns that are named a source: all of them, or none. */
   async function takeWide(
     given: Given,
     columns: readonly { column: number; sourceId: string }[],
@@ -225,6 +225,10 @@ export const useFiles = defineStore('files', () => {
         await logbook.putRun(run, trace)
         ids.push(run.id)
       }
+    }).catch(async (refusal: unknown) => {
+      // All or none: what was kept before the refusal would be there twice once the file is taken again.
+      for (const id of ids) await logbook.remove('runs', id).catch(() => undefined)
+      throw refusal
     })
     await remember(given, current)
     return ids

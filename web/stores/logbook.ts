@@ -11,6 +11,7 @@ import {
 import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
 import { usersOf } from '@core/logbook/references'
 import type { Run } from '@core/logbook/run'
+import type { WriteUp } from '@core/logbook/writeUp'
 import { threeWay } from '@core/logbook/threeWay'
 import type { Trace } from '@core/trace/trace'
 import { setupName } from '@core/words/names'
@@ -197,6 +198,14 @@ export const useLogbook = defineStore('logbook', () => {
       return { ...run, ...how(run) }
     })
 
+  /** Changes fields of a write-up as it stands now: what was typed and what is noted besides come at the same time. */
+  const changeWriteUp = (id: string, how: (now: WriteUp) => Partial<WriteUp>) =>
+    write('writeUps', () => {
+      const now = byId.value.writeUps.get(id)
+      if (!now) throw new Error('This write-up is no longer in the logbook.')
+      return { ...now, ...how(now), changedAt: new Date().toISOString() }
+    })
+
   async function removeRun(id: string): Promise<() => Promise<void>> {
     const trace = (await traceOf(id))!
     const run = byId.value.runs.get(id)!
@@ -282,6 +291,7 @@ export const useLogbook = defineStore('logbook', () => {
     runsWith,
     putRun,
     changeRun,
+    changeWriteUp,
     removeRun,
     readingsOf,
     traceOf,

@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
-import { usualBlocks, type WriteUp } from '@core/logbook/writeUp'
+import { usualBlocks } from '@core/logbook/writeUp'
 import { useLogbook } from './logbook'
 
-/** Write-ups: begun from a comparison, changed in one place. */
+/** Write-ups, begun from a comparison. */
 export const useWriteUps = defineStore('writeUps', () => {
   const logbook = useLogbook()
 
@@ -14,8 +14,5 @@ export const useWriteUps = defineStore('writeUps', () => {
     await logbook.put('writeUps', { id, title: title.slice(0, 200), settings, blocks, createdAt: now, changedAt: now, published: '' })
     return id
   }
-  const change = (writeUp: WriteUp, by: Partial<WriteUp>): Promise<WriteUp> =>
-    logbook.put('writeUps', { ...writeUp, ...by, changedAt: new Date().toISOString() })
-
-  return { begin, change }
+  return { begin }
 }) // prettier-ignore

@@ -61,7 +61,7 @@ export function useComparison() {
       : fromPowerOn(runs.value.map(() => NOTHING))
   })
   // What repeats tell is learnt from all runs: a verdict before they were gone through would be another a moment later.
-  void analyses.fill()
+  void analyses.fill().catch(() => undefined)
   const busy = computed(() => !analyses.filled || chosen.value.some((id) => !analyses.of(id)))
   /** Figures on the clock that was chosen: a verdict on times from another clock would be none. */
   const worked = computed(() =>

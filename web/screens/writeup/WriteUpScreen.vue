@@ -4,14 +4,20 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { pageHtml } from '@core/formats/pageHtml'
 import { pageMarkdown } from '@core/formats/pageMarkdown'
-import { BLOCK_KINDS, changedSince, movedBlock, type Block, type BlockKind } from '@core/logbook/writeUp'
+import {
+  BLOCK_KINDS,
+  changedSince,
+  movedBlock,
+  type Block,
+  type BlockKind,
+  type WriteUp,
+} from '@core/logbook/writeUp'
 import EmptyPage from '../../components/EmptyPage.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import FormText from '../../forms/FormText.vue'
 import { download, fileName } from '../../composables/download'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
-import { useWriteUps } from '../../stores/writeUps'
 import PageBlockView from './PageBlockView.vue'
 import WordsBlock from './WordsBlock.vue'
 import { pictureSvg } from './pictures'
@@ -22,7 +28,6 @@ const route = useRoute()
 const router = useRouter()
 const logbook = useLogbook()
 const notices = useNotices()
-const writeUps = useWriteUps()
 const record = computed(() => logbook.writeUp(props.id))
 const { page, busy, figures, changed, isEmpty } = useWriteUpPage(() => record.value)
 
@@ -33,13 +38,15 @@ onMounted(async () => {
 })
 const settings = computed(() => new URLSearchParams(route.query as Record<string, string>).toString())
 watch(settings, (now) => {
-  if (record.value && route.query.runs && now !== record.value.settings) void change({ settings: now })
+  if (record.value && route.query.runs && now !== record.value.settings)
+    void change(() => ({ settings: now }))
 })
 
-async function change(by: Parameters<typeof writeUps.change>[1]) {
+/** Always of the write-up as it stands then: two changes at once must not undo one another. */
+async function change(how: (now: WriteUp) => Partial<WriteUp>) {
   if (!record.value) return
   try {
-    await writeUps.change(record.value, by)
+    await logbook.changeWriteUp(props.id, how)
   } catch (error) {
     notices.fail(error)
   }
@@ -52,18 +59,16 @@ watch(
 )
 const retitle = () => {
   if (title.value.trim() && title.value.trim() !== record.value?.title)
-    void change({ title: title.value.trim() })
+    void change(() => ({ title: title.value.trim() }))
 }
 const blocks = computed(() => record.value?.blocks ?? [])
 const shownOf = (id: string) => page.value.blocks.find((b) => b.id === id)
-const move = (block: Block, by: number) => change({ blocks: movedBlock(blocks.value, block.id, by) })
-const leaveOut = (block: Block) => change({ blocks: blocks.value.filter((b) => b.id !== block.id) })
+const move = (block: Block, by: number) => change((now) => ({ blocks: movedBlock(now.blocks, block.id, by) }))
+const leaveOut = (block: Block) => change((now) => ({ blocks: now.blocks.filter((b) => b.id !== block.id) }))
 const write = (block: Block, words: string) =>
-  change({
-    blocks: blocks.value.map((b) =>
-      b.id === block.id ? { ...b, words, then: figures.value.join('\n') } : b,
-    ),
-  })
+  change((now) => ({
+    blocks: now.blocks.map((b) => (b.id === block.id ? { ...b, words, then: figures.value.join('\n') } : b)),
+  }))
 const NAMES: Record<BlockKind, string> = {
   answer: 'The answer',
   words: 'Own words',
@@ -82,7 +87,7 @@ const missing = computed(() =>
   BLOCK_KINDS.filter((k) => k === 'words' || !blocks.value.some((b) => b.kind === k)),
 )
 const add = (kind: BlockKind) =>
-  change({ blocks: [...blocks.value, { id: crypto.randomUUID(), kind, words: '', then: '' }] })
+  change((now) => ({ blocks: [...now.blocks, { id: crypto.randomUUID(), kind, words: '', then: '' }] }))
 function onKey(event: KeyboardEvent, block: Block) {
   if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
   event.preventDefault()
@@ -119,7 +124,7 @@ async function takeData() {
   const of = record.value
   if (!of) return
   try {
-    await change({ published: figures.value.join('\n') })
+    await change(() => ({ published: figures.value.join('\n') }))
     const { packageOf } = await import('./packageOf')
     const bytes = await packageOf(await logbook.readWhole(), {
       title: page.value.title,
