@@ -1,3 +1,4 @@
+import { ASSUMED_EFFICIENCY } from '../analysis/spot'
 import type { Outcome } from '../gear/agree'
 import type { ObservedOutcome } from '../gear/gear'
 import { mean } from '../stats/mean'
@@ -82,5 +83,5 @@ export function outcomeOf(watts: number, expected: { outcome: Outcome; watts: nu
  *
  * @param usableWh of the battery, Wh
  */
-export const watchAtLeast = (watts: number, usableWh: number, efficiency = 0.8): number =>
+export const watchAtLeast = (watts: number, usableWh: number, efficiency = ASSUMED_EFFICIENCY): number =>
   watts > 0 ? ((usableWh / 100) * 3600) / (watts * efficiency) : Infinity

@@ -57,7 +57,7 @@ const markOf = ({ analysis }: Side, atS: number) => {
   return m && !m.reason ? m : undefined
 }
 
-/** What a gain is said in: points, Wh, share of the battery in hours of use. */
+/** Gains at the usual moments, in what a point is worth: a point, Wh, or hours of use. */
 const gainIn = (
   key: string,
   words: string,

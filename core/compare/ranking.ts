@@ -5,6 +5,7 @@ import {
   ASSUMED_REPEATABILITY,
   leadingGroup,
   moderated,
+  pooled,
   TIME_WORTH_NOTICING,
   verdict,
   type Figures,
@@ -84,14 +85,7 @@ export interface Ranking {
 }
 
 /** The runs of one set-up as figures of a goal; those without one are left out. */
-export function figuresOf(goal: Goal, runs: readonly Analysis[]): Figures {
-  const known = runs.map(goal.figure).filter(({ value }) => !Number.isNaN(value))
-  const squares = known.reduce((sum, { uncertainty }) => sum + (uncertainty || 0) ** 2, 0)
-  return {
-    values: known.map((k) => k.value),
-    uncertainty: known.length ? Math.sqrt(squares / known.length) : NaN,
-  }
-}
+export const figuresOf = (goal: Goal, runs: readonly Analysis[]): Figures => pooled(runs.map(goal.figure))
 
 /**
  * Set-ups in the order of a goal, the best first, each judged against the best; those without a figure come last.

@@ -5,8 +5,8 @@ import { timeDifference, type TimeDifference } from './times'
 import {
   ASSUMED_REPEATABILITY,
   moderated,
+  pooled,
   verdict,
-  type Figures,
   type Repeatability,
   type VerdictWord,
 } from './verdict'
@@ -40,7 +40,7 @@ export function resultsOf(
   quantity: Quantity,
   prior: Repeatability = ASSUMED_REPEATABILITY,
 ): Result[] {
-  const figures = setups.map((runs) => pooled(runs, quantity))
+  const figures = setups.map((runs) => pooled(runs.map(quantity.figure)))
   const s = moderated(
     figures.filter(({ values }) => values.length),
     prior,
@@ -75,13 +75,3 @@ const NOTHING = {
   atLeast: 0,
   verdict: 'not-reached',
 } as const
-
-/** The runs of one set-up as figures; those without one are left out. */
-function pooled(runs: readonly Side[], { figure }: Quantity): Figures {
-  const known = runs.map(figure).filter(({ value }) => Number.isFinite(value))
-  const squares = known.reduce((sum, { uncertainty }) => sum + (uncertainty || 0) ** 2, 0)
-  return {
-    values: known.map((k) => k.value),
-    uncertainty: known.length ? Math.sqrt(squares / known.length) : NaN,
-  }
-}

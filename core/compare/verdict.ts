@@ -8,6 +8,16 @@ export interface Figures {
   uncertainty: number
 }
 
+/** Single figures with their standard uncertainties as one set-up's; those that are not known are left out. */
+export function pooled(single: readonly { value: number; uncertainty: number }[]): Figures {
+  const known = single.filter(({ value }) => Number.isFinite(value))
+  const squares = known.reduce((sum, { uncertainty }) => sum + (uncertainty || 0) ** 2, 0)
+  return {
+    values: known.map((k) => k.value),
+    uncertainty: known.length ? Math.sqrt(squares / known.length) : NaN,
+  }
+}
+
 /** How well runs of one set-up repeat: a standard deviation as a share of the figure, and what it rests on. */
 export interface Repeatability {
   share: number
