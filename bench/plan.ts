@@ -45,10 +45,13 @@ function timeOf(runs: number): number {
     const [d, s] = [i % 4, Math.floor(i / 4) % 10]
     return { id: String(i), device: `d${d}`, source: `s${s}`, pair: `${d} ${s} ${i}`, chargeS: (60 + 9 * s) * 60, prepS: 5 * HOUR }
   }) // prettier-ignore
-  schedule(jobs, free, { atOnce: 3, units: {} }, { seed: 1 })
-  const began = performance.now()
-  schedule(jobs, free, { atOnce: 3, units: {} }, { seed: 1 })
-  return performance.now() - began
+  // The best of some: what else this machine does is no part of it.
+  const tries = Array.from({ length: 4 }, () => {
+    const began = performance.now()
+    schedule(jobs, free, { atOnce: 3, units: {} }, { seed: 1 })
+    return performance.now() - began
+  })
+  return Math.min(...tries)
 }
 const [small, large] = [timeOf(50), timeOf(200)]
 

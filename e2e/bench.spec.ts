@@ -75,7 +75,7 @@ test('one run from the shelf to the sheet with the keyboard alone', async ({ pag
     for (let i = 0; i < times; i++) await page.keyboard.press(key)
   }
   const tabTo = async (name: RegExp) => {
-    for (let i = 0; i < 40; i++) {
+    for (let i = 0; i < 70; i++) {
       await press('Tab')
       const here = await page.evaluate(() => {
         const e = document.activeElement as HTMLInputElement

@@ -41,6 +41,24 @@ test('a comparison is written up, with own words that outlive the figures, and g
   ).toContainText('How it was done')
   await page.reload()
   await expect(blocks.locator(':scope > li').nth(1)).toContainText('How it was done')
+  // Dragged below the next block, and back by its button.
+  const how = blocks.locator('[data-kind=how]')
+  // Both ends must be on the screen.
+  await page.setViewportSize({ width: 1280, height: 2200 })
+  const grip = (await how.locator('.grip').boundingBox())!
+  const below = (await blocks.locator(':scope > li').nth(2).boundingBox())!
+  await page.mouse.move(grip.x + 8, grip.y + 8)
+  await page.mouse.down()
+  await page.mouse.move(grip.x + 14, grip.y + 20, { steps: 4 })
+  await page.mouse.move(grip.x + 14, below.y + below.height / 2, { steps: 10 })
+  await page.mouse.move(grip.x + 14, below.y + below.height - 4, { steps: 6 })
+  await page.mouse.up()
+  await page.setViewportSize({ width: 1280, height: 720 })
+  await expect(blocks.locator(':scope > li').nth(2)).toHaveAttribute('data-kind', 'how')
+  await how.getByRole('button', { name: /up$/ }).click()
+  await expect(blocks.locator(':scope > li').nth(1)).toHaveAttribute('data-kind', 'how')
+  await expect(blocks.locator('[data-kind=parts]')).toContainText(/hold.*\d.W/s)
+  await expect(blocks.locator('[data-kind=grid]')).toContainText('charges')
 
   // Out as a page: opened from disk with the network cut, usable by all, with the figures of the screen.
   await expect(blocks.getByRole('heading', { name: 'Times', exact: true })).toBeVisible()

@@ -25,6 +25,8 @@ import { useStartup } from './stores/startup'
 
 // Neither is in the first paint: notices follow it, and the loss of a logbook is hardly ever seen.
 const NoticeBar = defineAsyncComponent(() => import('./components/NoticeBar.vue'))
+const GuideBar = defineAsyncComponent(() => import('./GuideBar.vue'))
+const PageFoot = defineAsyncComponent(() => import('./components/PageFoot.vue'))
 const LostLogbook = defineAsyncComponent(() => import('./components/LostLogbook.vue'))
 const startup = useStartup()
 const logbook = useLogbook()
@@ -73,7 +75,11 @@ async function drop(event: DragEvent) {
   const { useFiles } = await import('./stores/files')
   await useFiles().openAll(dropped)
 }
-onMounted(() => startup.begin().catch(useNotices().fail))
+onMounted(async () => {
+  await startup.begin().catch(useNotices().fail)
+  const { callPreparing } = await import('./composables/preparingCall')
+  await callPreparing()
+})
 </script>
 
 <template>
@@ -124,7 +130,11 @@ onMounted(() => startup.begin().catch(useNotices().fail))
         <v-btn @click="takeCopy">Take the second copy as a file</v-btn>
       </EmptyPage>
       <LostLogbook v-else-if="startup.loss" :loss="startup.loss" />
-      <router-view v-else />
+      <template v-else>
+        <GuideBar />
+        <router-view />
+        <PageFoot />
+      </template>
     </v-main>
     <UpdateNotice />
     <NoticeBar />

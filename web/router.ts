@@ -4,6 +4,8 @@ const SurveyScreen = () => import('./screens/bench/SurveyScreen.vue')
 const WriteUpList = () => import('./screens/writeup/WriteUpList.vue')
 const WriteUpScreen = () => import('./screens/writeup/WriteUpScreen.vue')
 const CompareScreen = () => import('./screens/compare/CompareScreen.vue')
+const ReplayScreen = () => import('./screens/compare/ReplayScreen.vue')
+const HowScreen = () => import('./screens/how/HowScreen.vue')
 const FilesScreen = () => import('./screens/files/FilesScreen.vue')
 const RunList = () => import('./screens/sheet/RunList.vue')
 const PairsScreen = () => import('./screens/shelf/PairsScreen.vue')
@@ -29,9 +31,11 @@ export const router = createRouter({
     { path: '/sheet', component: RunList, meta: { title: 'Sheets' } },
     { path: '/sheet/:id', component: SheetScreen, props: true, meta: { title: 'Sheet' } },
     { path: '/side-by-side', component: CompareScreen, meta: { title: 'Side by side' } },
+    { path: '/side-by-side/replay', component: ReplayScreen, meta: { title: 'Replay' } },
     { path: '/write-up', component: WriteUpList, meta: { title: 'Write-up' } },
     { path: '/write-up/:id', component: WriteUpScreen, props: true, meta: { title: 'Write-up' } },
     { path: '/files', component: FilesScreen, meta: { title: 'Files' } },
+    { path: '/how', component: HowScreen, meta: { title: 'How it works out its numbers' } },
     { path: '/:rest(.*)', redirect: '/shelf' },
   ],
   scrollBehavior: () => ({ top: 0 }),

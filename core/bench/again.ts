@@ -1,3 +1,4 @@
+import type { HeatRule } from './setup'
 import type { ReadingRule, StopRule } from '../protocol/rules'
 
 /** What of a run or a lane is offered again. */
@@ -7,6 +8,7 @@ export interface LastSetUp {
   cableId: string | null
   reading: ReadingRule
   stop: StopRule
+  heat?: HeatRule
 }
 
 /**

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { absenceInWords, explainAbsence, explainJump, jumpInWords, type Anchor, type Sight } from './clock'
+import {
+  absenceInWords,
+  explainAbsence,
+  explainJump,
+  jumpInWords,
+  jumpSince,
+  type Anchor,
+  type Sight,
+} from './clock'
 
 const WALL = Date.parse('2026-03-02T19:00:00Z')
 const MIN = 60_000
@@ -74,5 +82,73 @@ describe('the time a program was away', () => {
     const absence = explainAbsence(stored, anchor(WALL - 30 * MIN, 20, 'b2'), WALL + MIN)
     expect(absence).toEqual({ kind: 'restarted', movedMs: -31 * MIN, lostCount: true })
     expect(absenceInWords(absence, WALL + MIN, () => '19:01')).toMatch(/go on from 19:01/)
+  })
+})
+
+describe('at the edge of what counts', () => {
+  it('a jump is how far the two clocks came apart since they were seen together', () =>
+    expect(jumpSince(WALL + 5000, 1000, WALL - 2000)).toBe(6000))
+
+  it('two seconds of sleep or of a set clock are told, less is drift', () => {
+    const before = sight(WALL, 1000, 5000)
+    const after = (s: number) => explainJump(s * 1000, before, sight(WALL + s * 1000, 1000, 5000 + s))
+    expect(after(2)).toEqual({ sleptMs: 2000, setMs: 0 })
+    expect(after(1.9)).toEqual({ sleptMs: 0, setMs: 1900 })
+    expect(jumpInWords({ sleptMs: 1999, setMs: -1999 })).toBe('')
+    expect(jumpInWords({ sleptMs: 2000, setMs: 0 })).toMatch(/slept for 2 s;/)
+    expect(jumpInWords({ sleptMs: 0, setMs: 2000 })).toMatch(/moved forward by 2 s\./)
+    expect(jumpInWords({ sleptMs: 0, setMs: -90_000 })).toMatch(/moved back by 2 min\./)
+    expect(jumpInWords({ sleptMs: 60_000, setMs: 60_000 })).toMatch(/slept .* taken\. This machine’s clock/)
+  })
+
+  it('without the clock since start-up on either side, or with another machine, it is a set clock', () => {
+    for (const [was, is] of [
+      [null, 5000],
+      [5000, null],
+      [null, null],
+    ] as const)
+      expect(explainJump(9000, sight(WALL, 0, was), sight(WALL + 9000, 0, is))).toEqual({
+        sleptMs: 0,
+        setMs: 9000,
+      })
+    expect(explainJump(9000, sight(WALL, 0, 10, 'x'), sight(WALL + 9000, 0, 19, 'y')).setMs).toBe(9000)
+  })
+
+  it('away within one boot, the clock was moved by what its time since start-up does not explain', () => {
+    const gone = (movedMs: number, boots: [string | null, string | null] = [boot, boot]) =>
+      explainAbsence(anchor(WALL, 100, boots[0]), anchor(WALL + 60_000 + movedMs, 160, boots[1]), WALL)
+    expect(gone(1999)).toEqual({ kind: 'same-boot', movedMs: 0, lostCount: false })
+    expect(gone(-2000)).toEqual({ kind: 'same-boot', movedMs: -2000, lostCount: false })
+    // Without names for the starts, only clocks that went on alike are one start.
+    expect(gone(1999, [null, null]).kind).toBe('same-boot')
+    expect(gone(2000, [null, null]).kind).toBe('untold')
+    expect(gone(0, [null, 'y']).kind).toBe('same-boot')
+    expect(gone(0, ['x', 'y'])).toEqual({ kind: 'restarted', movedMs: 0, lostCount: false })
+  })
+
+  it('where nobody can tell, the wall clock is believed unless it lies before the last sign of life', () => {
+    const now = anchor(WALL, null, null)
+    expect(explainAbsence(undefined, now, null)).toEqual({ kind: 'untold', movedMs: 0, lostCount: false })
+    expect(explainAbsence(anchor(WALL, 5, 'x'), now, WALL + 2000)).toEqual({
+      kind: 'untold',
+      movedMs: 0,
+      lostCount: false,
+    })
+    expect(explainAbsence(undefined, now, WALL + 2001)).toEqual({
+      kind: 'untold',
+      movedMs: -2001,
+      lostCount: true,
+    })
+    expect(explainAbsence(anchor(WALL, 500), anchor(WALL, 400), WALL).kind).toBe('untold')
+    expect(explainAbsence(anchor(WALL, null), anchor(WALL, 400), WALL).kind).toBe('untold')
+    expect(explainAbsence(anchor(WALL, 400), anchor(WALL, 400), WALL).kind).toBe('same-boot')
+  })
+
+  it('an absence that changed nothing needs no words', () => {
+    const words = (kind: 'same-boot' | 'restarted' | 'untold', movedMs = 0) =>
+      absenceInWords({ kind, movedMs, lostCount: false }, null, String)
+    expect([words('same-boot'), words('untold')]).toEqual(['', ''])
+    expect(words('restarted')).toMatch(/^This machine was restarted/)
+    expect(words('same-boot', 30_000)).toMatch(/moved forward by 1 min while/)
   })
 })

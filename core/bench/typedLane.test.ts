@@ -9,6 +9,9 @@ const typed = (over: Partial<TypedLane> = {}): TypedLane => ({
   startPercent: '5',
   interval: 5,
   ownInterval: '',
+  atMinutes: '',
+  heatMinutes: '',
+  heatPlaces: '',
   stopKind: 'shown-full',
   stopPercent: '80',
   stopMinutes: '30',
@@ -31,7 +34,7 @@ const faults = (over: Partial<TypedLane>): Record<string, string> => {
   } catch (error) {
     const { inner, path, message } = error as ValidationError
     const all = inner.length ? inner : [{ path, message }]
-    return Object.fromEntries(all.map((e) => [laneField(e.path ?? ''), e.message]))
+    return Object.fromEntries(all.map((e) => [laneField(e.path ?? '', over), e.message]))
   }
 }
 
@@ -46,6 +49,27 @@ it('takes minutes, a decimal comma, and a stop rule of its own', () => {
     kind: 'meter',
     seconds: 1,
   })
+})
+
+it('takes minutes of its own, and when and where it gets warm', () => {
+  const own = {
+    interval: 'at',
+    atMinutes: '5, 10, 15, 20, 30',
+    heatMinutes: '10 20',
+    heatPlaces: 'front, back',
+  } as const
+  expect(choose(own)).toMatchObject({
+    reading: { kind: 'at', minutes: [5, 10, 15, 20, 30] },
+    heat: { minutes: [10, 20], places: ['front', 'back'], stopLimitC: 45 },
+  })
+  expect(choose({}).heat).toEqual({ minutes: [], places: [], stopLimitC: 45 })
+  expect(Object.keys(faults({ ...own, atMinutes: '10 5' }))).toEqual(['atMinutes'])
+  expect(Object.keys(faults({ ...own, atMinutes: 'soon' }))).toEqual(['atMinutes'])
+  expect(Object.keys(faults({ ...own, heatPlaces: '' }))).toEqual(['heatMinutes'])
+  expect(Object.keys(faults({ ...own, heatMinutes: '' }))).toEqual(['heatMinutes'])
+  // Two places that would be one column in a file would make readings that nothing can keep.
+  expect(Object.keys(faults({ ...own, heatPlaces: 'front, Front' }))).toEqual(['heatPlaces'])
+  expect(Object.keys(faults({ ...own, heatMinutes: '10 x' }))).toEqual(['heatMinutes'])
 })
 
 it('names what does not hold under its field', () => {

@@ -1,9 +1,11 @@
 import { boolean, object, type Schema } from 'yup'
 import { startLevelSchema } from '../protocol/entry'
 import { noConditions, type RunConditions } from '../protocol/runConditions'
-import { stopOf, type TypedStop } from '../protocol/typedRules'
+import { numbersIn, stopOf, wordsIn, type TypedStop } from '../protocol/typedRules'
+import type { ReadingRule } from '../protocol/rules'
 import { decimal } from '../trace/decimal'
-import { laneSetupSchema, NO_HEAT, type Feed, type LaneChoice } from './setup'
+import { placesProblem } from '../trace/places'
+import { laneSetupSchema, NO_HEAT, type Feed, type HeatRule, type LaneChoice } from './setup'
 
 /** A lane as a form has it. */
 export interface TypedLane extends TypedStop {
@@ -11,9 +13,14 @@ export interface TypedLane extends TypedStop {
   sourceId: string
   cableId: string | null
   startPercent: string
-  /** Minutes between readings by hand; 'own' is what `ownInterval` says. */
-  interval: number | 'own'
+  /** Minutes between readings by hand; 'own' is what `ownInterval` says, 'at' the minutes of `atMinutes`. */
+  interval: number | 'own' | 'at'
   ownInterval: string
+  /** "5, 10, 15, 20, 30" */
+  atMinutes: string
+  /** When and where temperatures are read; both empty where none are. */
+  heatMinutes: string
+  heatPlaces: string
   feed: Feed
   /** What is typed or chosen of the conditions. */
   conditions: TypedConditions
@@ -35,25 +42,36 @@ export const laneChoiceSchema = laneSetupSchema
   .test('heard', 'Choose at least one instrument, or read by hand.', ({ feed }) => {
     const chosen = feed as Feed
     return chosen.kind !== 'instruments' || chosen.ids.length > 0
+  })
+  .test('heat', ({ heat }, context) => {
+    const { minutes, places } = heat as HeatRule
+    const wrong = placesProblem(places)
+    if (wrong) return context.createError({ path: 'heat.places', message: `The places ${wrong}.` })
+    const both = (minutes.length === 0) === (places.length === 0)
+    const said = 'Say both at which minutes and where temperatures are read, or neither.'
+    return both || context.createError({ path: 'heat.minutes', message: said })
   }) as unknown as Schema<LaneChoice>
 
 /** What the schema is to check. The start level was read from the display as it was typed. */
 export function closeLane(typed: TypedLane): Record<string, unknown> {
-  const minutes = typed.interval === 'own' ? decimal(typed.ownInterval) : typed.interval
   return {
     deviceId: typed.deviceId,
     sourceId: typed.sourceId,
     cableId: typed.cableId,
     start: { percent: typed.startPercent, read: true },
-    reading:
-      typed.feed.kind === 'hand' ? { kind: 'every', seconds: minutes * 60 } : { kind: 'meter', seconds: 1 },
+    reading: typed.feed.kind === 'hand' ? readingOf(typed) : { kind: 'meter', seconds: 1 },
     stop: stopOf(typed),
     feed: typed.feed,
     planned: null,
     checklist: [],
-    heat: NO_HEAT,
+    heat: { ...NO_HEAT, minutes: numbersIn(typed.heatMinutes), places: wordsIn(typed.heatPlaces) },
     conditions: { ...noConditions(), ...typed.conditions },
   }
+}
+
+function readingOf({ interval, ownInterval, atMinutes }: TypedLane): ReadingRule {
+  if (interval === 'at') return { kind: 'at', minutes: numbersIn(atMinutes) }
+  return { kind: 'every', seconds: (interval === 'own' ? decimal(ownInterval) : interval) * 60 }
 }
 
 const FIELDS: Record<string, string> = {
@@ -61,6 +79,10 @@ const FIELDS: Record<string, string> = {
   stop: 'stopKind',
   'start.percent': 'startPercent',
 }
-/** The field under which a fault at a path of the schema stands. */
-export const laneField = (path: string): string =>
-  FIELDS[path] ?? (path.startsWith('conditions.') ? path : '')
+/** The field under which a fault at a path of the schema stands, as the form is now. */
+export function laneField(path: string, { interval }: Partial<Pick<TypedLane, 'interval'>> = {}): string {
+  if (path === 'reading' && interval === 'at') return 'atMinutes'
+  if (path.startsWith('heat.minutes')) return 'heatMinutes'
+  if (path.startsWith('heat.places')) return 'heatPlaces'
+  return FIELDS[path] ?? (path.startsWith('conditions.') ? path : '')
+}

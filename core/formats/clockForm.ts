@@ -49,3 +49,15 @@ export const forgottenSchema = (durationS: number) =>
     ) as Record<Channel, ReturnType<typeof typedNumber>>),
     why: string().trim().required(WHY).max(400),
   }).test('something', 'Type at least one value.', (typed) => CHANNELS.some((c) => typed[c] !== undefined))
+
+/** A stretch of a run, by its ends, and why it is left out. */
+export const stretchSchema = (durationS: number) => {
+  const end = () => clockBetween(0, durationS + AFTERWARDS_S, 'Write the time like 0:12:30, within the run.')
+  return object({
+    from: end(),
+    to: end().when('from', ([from], field) =>
+      typeof from === 'number' ? field.min(from, 'The end comes after the beginning.') : field,
+    ),
+    why: string().trim().required(WHY).max(400),
+  })
+}

@@ -1,4 +1,5 @@
 import { CHANNELS, channel, thousandthsOf, type Channel } from '../trace/channels'
+import { quantityMeaning } from './quantityUnit'
 import { guessTimeStyle, type TimeStyle } from './timeCell'
 import type { Table } from './table'
 
@@ -77,6 +78,8 @@ function meaningOf(header: string, cells: readonly string[]): ColumnMeaning {
   // A place keeps its capitals.
   const place = OWN_TEMPERATURE.exec(header.trim())
   if (place) return { kind: 'temperature', place: place[1] ?? '', fahrenheit: false }
+  const quantity = quantityMeaning(header)
+  if (quantity) return quantity
   const loose = LOOSE.find(([pattern]) => pattern.test(loosen(name)) || pattern.test(name))
   const meaning = loose?.[1](name) ?? { kind: 'ignore' }
   return meaning.kind === 'time' ? { kind: 'time', style: guessTimeStyle(name, cells) } : meaning

@@ -1,17 +1,34 @@
 import Papa from 'papaparse'
-import { channel } from '../trace/channels'
+import { channel, type Channel } from '../trace/channels'
 import { CHANNELS, type Trace } from '../trace/trace'
 import { guardCell } from './textCell'
 
+/** How the columns of a table are headed. */
+export interface Headings {
+  time: string
+  channel: (name: Channel) => string
+  /** The unnamed place is ''. */
+  temperature: (place: string) => string
+  note: string
+}
+
+/** Our own: the contract. */
+const OWN: Headings = {
+  time: 'time_s',
+  channel: (name) => channel(name).header,
+  temperature: (place) => (place ? `temperature_${place}_c` : 'temperature_c'),
+  note: 'note',
+}
+
 /** Writes a trace by the contract: RFC 4180, one header row, an empty cell for "not read". */
-export function writeTraceCsv(trace: Trace): string {
+export function writeTraceCsv(trace: Trace, headings: Headings = OWN): string {
   const places = Object.keys(trace.temperatures)
   const channels = CHANNELS.filter((c) => trace[c])
   const fields = [
-    'time_s',
-    ...channels.map((c) => channel(c).header),
-    ...places.map((place) => (place ? `temperature_${place}_c` : 'temperature_c')),
-    ...(trace.notes ? ['note'] : []),
+    headings.time,
+    ...channels.map(headings.channel),
+    ...places.map(headings.temperature),
+    ...(trace.notes ? [headings.note] : []),
   ]
   const cell = (n: number): string => (Number.isNaN(n) ? '' : String(n))
   const data = Array.from(trace.time, (t, i) => [

@@ -135,6 +135,14 @@ export const DEVICE_FIELDS = {
     unit: 'V',
     rating: 'least volts',
   },
+  /** Hours it takes to drain from full before a run, as timed. */
+  drainHours: {
+    schema: optionalNumber('Hours to drain', 0, 48, ' h'),
+    label: 'Drains from full in',
+    input: 'number',
+    unit: 'h',
+    hint: 'Timed on the bench; what is usual for its kind when empty',
+  },
   /** Hours of use from full, as claimed, and the share that real use gives (0–1). */
   enduranceHours: {
     schema: positive('Hours of use', 1000, ' h'),

@@ -70,6 +70,7 @@ const hasConditionCorrection = ({ conditionCorrections }: Run, { when, field }: 
 /** Whether a run holds every correction that another has got. */
 const knowsAllOf = (run: Run, other: Run): boolean =>
   other.corrections.every((c) => hasCorrection(run, c)) &&
+  other.leftOut.every(({ when }) => run.leftOut.some((l) => l.when === when)) &&
   other.conditionCorrections.every((c) => hasConditionCorrection(run, c)) &&
   other.answers.every(({ when, code }) => run.answers.some((a) => a.when === when && a.code === code))
 

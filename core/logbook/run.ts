@@ -5,6 +5,7 @@ import type { ReadingRule, StopRule } from '../protocol/rules'
 import { noConditions, type RunConditions } from '../protocol/runConditions'
 import type { Correction, Provenance, Trace, TraceEvent } from '../trace/trace'
 import type { FindingAnswer } from './answers'
+import type { LeftOut } from './leftOut'
 
 export type { ReadingRule, StopRule }
 
@@ -45,6 +46,8 @@ export interface Run {
   provenance: Provenance
   events: TraceEvent[]
   corrections: Correction[]
+  /** Spoilt stretches that are not counted, with their readings. */
+  leftOut: LeftOut[]
   notes: string
   /** The place in a campaign this run was made for; null for a run of its own. */
   planned: { campaignId: string; plannedId: string } | null
@@ -90,6 +93,7 @@ export const blankRun = (over: RunOfItsOwn): Run => ({
   provenance: 'hand',
   events: [],
   corrections: [],
+  leftOut: [],
   notes: '',
   planned: null,
   checklist: [],

@@ -8,6 +8,7 @@ import { heatRuleSchema, NO_HEAT } from '../bench/setup'
 import { runConditionsSchema } from '../protocol/runConditions'
 import { checklistAnswerSchema, readingRuleSchema, stopRuleSchema } from '../protocol/schema'
 import { answersField } from './answers'
+import { leftOutField } from './leftOut'
 import { RUN_STATES, type Run } from './run'
 
 /** Most events, corrections or checklist items one run may carry. */
@@ -61,6 +62,7 @@ export const runSchema: ObjectSchema<Run> = object({
     .required('is missing'),
   events: array(eventSchema).defined().default([]).max(MOST_ENTRIES),
   corrections: array(correctionSchema).defined().default([]).max(MOST_ENTRIES),
+  leftOut: leftOutField(correctionSchema),
   notes: freeText(10_000),
   planned: object({ campaignId: id(), plannedId: id() }).nullable().defined().default(null),
   checklist: array(checklistAnswerSchema).defined().default([]).max(200),

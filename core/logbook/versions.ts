@@ -4,7 +4,7 @@ import { mendRun } from './mend'
 import { SHELF_NAMES } from './logbook'
 
 /** The version of the logbook's layout; raised together with a step in {@link STEPS}. */
-export const LOGBOOK_SCHEMA_VERSION = 5
+export const LOGBOOK_SCHEMA_VERSION = 6
 
 type Raw = Record<string, unknown>
 /** A logbook as its collections stand in a file or in storage, unchecked. A run may carry its `trace`. */
@@ -45,6 +45,8 @@ const STEPS: Record<number, (logbook: RawLogbook) => RawLogbook> = {
   }),
   // 5: write-ups; what a survey read stands in its observation.
   4: (logbook) => ({ writeUps: [], ...logbook }),
+  // 6: stretches left out of a run, with their readings; an earlier program would drop them without a word.
+  5: (logbook) => ({ ...logbook, runs: eachOf(logbook.runs, (run) => ({ leftOut: [], ...run })) }),
 }
 
 function conditionsOf(run: Raw, devices: unknown): unknown {

@@ -15,7 +15,7 @@ export function arrange(campaign: Campaign, gear: PlanGear, options: ArrangeOpti
   const fixed = open.filter((p) => p.pinned).flatMap((p) => placedFrom(p, windows))
   const fixedIds = new Set(fixed.map((p) => p.job.id))
   const jobs = open.filter((p) => !fixedIds.has(p.id)).flatMap((p) => jobOf(p, expected))
-  const plan = schedule(jobs, windows, timetableMeans(means), {
+  const plan = schedule(jobs, windows, timetableMeans(means, gear.sources), {
     seed: means.seed,
     fixed,
     passes: options.passes,

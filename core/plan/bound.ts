@@ -1,5 +1,5 @@
 import { group, least, sum } from 'd3-array'
-import type { Job, Means, Window } from './timetable'
+import { portsOf, type Job, type Means, type Window } from './timetable'
 
 /** A resource that all its runs must pass through, some at a time. */
 export interface Bottleneck {
@@ -20,7 +20,7 @@ export function lowerBounds(jobs: readonly Job[], windows: readonly Window[], me
       boundOf('unit', id, own, windows, Math.max(1, means.units[id] ?? 1)),
     ),
     ...[...group(jobs, (j) => j.source)].map(([id, own]) =>
-      boundOf('source', id, withoutPrep(own), windows, 1),
+      boundOf('source', id, withoutPrep(own), windows, portsOf(means, id)),
     ),
     boundOf('strip', '', withoutPrep(jobs), windows, means.atOnce),
     ...[...group(jobs, (j) => j.pair)].map(([id, own]) => repeatsBound(id, own, windows)),

@@ -16,6 +16,8 @@ export interface BenchMeans {
   meters: number
   lanes: number
   sideBySide: boolean
+  /** Several ports of one source may feed runs at the same time. */
+  sharePorts: boolean
   /** Equal units by device id; one where not named. */
   units: Record<string, number>
   /** Hours from full to empty by device id; the usual figure of its kind where not named. */
@@ -81,6 +83,7 @@ export const usualMeans = (): BenchMeans => ({
   meters: 1,
   lanes: 2,
   sideBySide: true,
+  sharePorts: false,
   units: {},
   drainHours: {},
   setupMinutes: 10,

@@ -36,8 +36,8 @@ export const ASSUMED_EFFICIENCY = 0.8
 const WATCH_S = 1800
 const STEP_S = 300
 
-/** Hours that a device of its kind takes to drain from full, assumed where nobody says. */
-export const usualDrainHours = (device: Device): number => USUAL[device.kind].drainHours
+/** Hours that a device takes to drain from full: as timed, else what is usual for its kind. */
+export const usualDrainHours = (device: Device): number => device.drainHours ?? USUAL[device.kind].drainHours
 
 /** Expected time of a run to its stop rule; `own` is the device's acceptance curve where a full run gave one. */
 export function expectedTime(

@@ -1,3 +1,4 @@
+import type { Source } from '../gear/gear'
 import { atOnceOf, pairKey, type Campaign, type PlannedRun, type Slot } from './campaign'
 import type { Expectation } from './durations'
 import type { Job, Means, Placed, Window } from './timetable'
@@ -5,9 +6,10 @@ import type { Job, Means, Placed, Window } from './timetable'
 // From a campaign's words (planned runs, slots) to the timetable's (jobs, places), and back.
 
 /** Means of a campaign as the timetable has them. */
-export const timetableMeans = (means: Campaign['means']): Means => ({
+export const timetableMeans = (means: Campaign['means'], sources: readonly Source[]): Means => ({
   atOnce: atOnceOf(means),
   units: means.units,
+  ports: means.sharePorts ? Object.fromEntries(sources.map((s) => [s.id, s.ports.length])) : {},
 })
 
 /** Preparing may begin a day before the first free hour. */

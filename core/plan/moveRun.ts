@@ -25,7 +25,7 @@ export function moveRun(
   const [job] = moving ? jobOf(moving, expected) : []
   if (index < 0 || !job)
     return { ok: false, obstacle: index < 0 ? { rule: 'outside-hours' } : { rule: 'no-window' } }
-  const table = new Timetable(windows, timetableMeans(campaign.means), readyFrom(windows))
+  const table = new Timetable(windows, timetableMeans(campaign.means, gear.sources), readyFrom(windows))
   for (const other of openRuns(campaign, settled))
     if (other.id !== plannedId) placedFrom(other, windows).forEach((p) => table.add(p))
   const place = table.earliestIn(job, index, fromS)

@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest'
+import { blankSource, portOf } from '../gear/blanks'
 import type { Device, Source } from '../gear/gear'
 import { SCHOOLS } from '../protocol/schools'
 import type { Protocol } from '../protocol/protocol'
 import { pairKey, plannedRunsFor, usualMeans, type Campaign } from './campaign'
+import { timetableMeans } from './jobs'
+import { schedule } from './scheduler'
 import { expectedTime } from './durations'
 import { withAll, withRepeats } from './pairs'
 import { isOver, nextUp } from './progress'
@@ -157,6 +160,50 @@ describe('a campaign’s runs', () => {
     const aside = { planned: planned.map((p) => ({ ...p, setAside: 'no time' })) } as Campaign
     expect(isOver(aside, [], new Set())).toBe(true)
   })
+})
+
+it('has several spans a day in their order; what overlaps is one stretch', () => {
+  const spans = [
+    { from: '12:00', to: '13:00' },
+    { from: '6:30', to: '7:45' },
+    { from: '22:00', to: '0:30' },
+  ]
+  const week = [{ from: '18:30', to: '22:30', also: spans }, ...Array(6).fill(null)]
+  const [early, noon, evening, next] = windowsOf({ startDate: '2026-03-02', week, daysOff: [] })
+  const lengths = [early, noon, evening].map((w) => (w.endS - w.startS) / HOUR)
+  expect(lengths).toEqual([1.25, 1, 6])
+  expect(noon.startS - early.startS).toBe(5.5 * HOUR)
+  expect(new Set([early.day, noon.day, evening.day])).toEqual(new Set(['2026-03-02']))
+  expect(next.day).toBe('2026-03-09')
+})
+
+it('lays runs on several ports of one source at once only where that is wanted', () => {
+  const source = blankSource({
+    id: 's',
+    name: 'Gangway',
+    kind: 'wall charger',
+    ratedWatts: 65,
+    ports: [portOf('5V3A'), portOf('9V3A'), portOf('20V3A')],
+  })
+  const means = { ...usualMeans(), lanes: 4, meters: 4 }
+  const jobs = ['a', 'b', 'c', 'd'].map((device) => ({
+    id: device,
+    device,
+    source: 's',
+    pair: device,
+    chargeS: HOUR,
+    prepS: 0,
+  }))
+  const day = [{ startS: 0, endS: 4 * HOUR, day: '1' }]
+  const ends = (sharePorts: boolean) => {
+    const { placed } = schedule(jobs, day, timetableMeans({ ...means, sharePorts }, [source]), {
+      seed: 1,
+      readyFromS: 0,
+    })
+    return placed.map((p) => p.endS / HOUR).sort()
+  }
+  expect(ends(false)).toEqual([1, 2, 3, 4])
+  expect(ends(true)).toEqual([1, 1, 1, 2])
 })
 
 it('lets free hours run past midnight, and leaves out what has passed', () => {

@@ -4,7 +4,7 @@ import { bounded, id, isPlainKey, moment, optionalId } from '../trace/fields'
 import { neededNumber } from '../trace/typedNumber'
 import type { BenchMeans, Campaign, PairPlan, PlannedRun, Slot } from './campaign'
 import { dateOf, TIME } from './dates'
-import type { Availability, FreeHours } from './windows'
+import type { Availability, FreeDay, FreeHours } from './windows'
 
 const wholeNumber = (label: string, low: number, high: number) =>
   neededNumber(label, low, high).integer(`${label} must be a whole number.`)
@@ -19,6 +19,12 @@ export const freeHoursSchema: ObjectSchema<FreeHours> = object({
       return to !== this.parent.from
     }),
 })
+
+/** A day has no more spans of free hours than anybody keeps apart. */
+const MOST_SPANS = 8
+const freeDaySchema = freeHoursSchema.shape({
+  also: array(freeHoursSchema).max(MOST_SPANS).optional(),
+}) as ObjectSchema<FreeDay>
 
 /** Moving a planned run: a stretch of free hours by its beginning, and a time in it, or none for the earliest. */
 export const moveSchema = object({
@@ -36,7 +42,7 @@ const dateText = () =>
 
 const availabilitySchema: ObjectSchema<Availability> = object({
   startDate: dateText(),
-  week: array(freeHoursSchema.nullable().defined())
+  week: array(freeDaySchema.nullable().defined())
     .length(7)
     .required()
     .test('some', 'Mark at least one day with free hours.', (week) => week?.some((d) => d !== null) ?? false),
@@ -59,6 +65,7 @@ export const meansSchema = object({
   meters: wholeNumber('The number of meters', 0, 16),
   lanes: wholeNumber('The number of lanes', 1, 8),
   sideBySide: boolean().defined().default(true),
+  sharePorts: boolean().defined().default(false),
   units: byId('The number of units', 1, 20, true),
   drainHours: byId('Hours to drain', 0, 48, false),
   setupMinutes: neededNumber('Minutes to rig a run', 0, 240),

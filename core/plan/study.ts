@@ -21,7 +21,7 @@ export function study(campaign: Campaign, gear: PlanGear, options: ArrangeOption
   const bounds = lowerBounds(
     [...placed.map((p) => p.job), ...left.filter((j) => j.chargeS <= longestS)],
     windows,
-    timetableMeans(campaign.means),
+    timetableMeans(campaign.means, gear.sources),
   )
   const unplaceable = left.map((job) => {
     const reason = job.chargeS > longestS ? ('too-long' as const) : ('no-room' as const)

@@ -27,7 +27,13 @@ export interface Means {
   atOnce: number
   /** Equal units of each device; one where it is not named. */
   units: Readonly<Record<string, number>>
+  /** Runs that a source may feed at once, each from a port of its own; one where it is not named. */
+  ports?: Readonly<Record<string, number>>
 }
+
+/** How many runs a source may feed at once. */
+export const portsOf = ({ ports }: Means, source: string): number =>
+  ports && Object.hasOwn(ports, source) ? Math.max(1, ports[source]) : 1
 
 export interface Placed {
   job: Job
@@ -113,8 +119,9 @@ export class Timetable {
         if (other.job.pair === job.pair) return refuse({ rule: 'same-day', by: other })
 
     const beside = this.byWindow[window].filter((o) => o.startS < endS && startS < o.endS)
-    const onSource = beside.find((o) => o.job.source === job.source)
-    if (onSource) return refuse({ rule: 'source-busy', by: onSource })
+    const onSource = beside.filter((o) => o.job.source === job.source)
+    if (onSource.length > 0 && crowd(onSource) >= portsOf(this.means, job.source))
+      return refuse({ rule: 'source-busy', by: onSource[0] })
     const unit = this.freeUnit(job, startS, endS)
     if (typeof unit !== 'number') return refuse(unit)
     if (crowd(beside) >= this.means.atOnce) return refuse({ rule: 'lanes-busy', atOnce: this.means.atOnce })
@@ -140,7 +147,7 @@ export class Timetable {
     const aside = Math.max(this.longestPrepS, prepS)
     return (
       (taken.get('') ?? 0) + chargeS > length * this.means.atOnce ||
-      (taken.get(source) ?? 0) + chargeS > length ||
+      (taken.get(source) ?? 0) + chargeS > length * portsOf(this.means, source) ||
       // On each unit the preparation of its first run may lie before the window.
       (taken.get(`@${device}`) ?? 0) + chargeS + prepS > units * (length + aside)
     )

@@ -29,7 +29,8 @@ it('opens and closes without changing anything, of devices out of sight neither'
 
 it('puts a fault under the field in which it was typed', () => {
   const typed = openMeans(campaign, ['phone', 'tablet'])
-  typed.days[0] = { on: true, from: '7 o’clock', to: '22:30' }
+  typed.days[0] = { on: true, from: '7 o’clock', to: '22:30', also: '' }
+  typed.days[1].also = 'at noon'
   typed.daysOff = '2026-03-14, soon'
   typed.meters = '1.5'
   typed.devices[1].drainHours = '99'
@@ -39,6 +40,21 @@ it('puts a fault under the field in which it was typed', () => {
   } catch (error) {
     faults = (error as ValidationError).inner.map((e) => meansField(typed, e.path ?? ''))
   }
-  expect(new Set(faults)).toEqual(new Set(['days[0].from', 'daysOff', 'meters', 'devices[1].drainHours']))
+  expect(new Set(faults)).toEqual(
+    new Set(['days[0].from', 'days[1].also', 'daysOff', 'meters', 'devices[1].drainHours']),
+  )
   expect(meansField(typed, 'availability.week')).toBe('')
+})
+
+it('takes several spans a day, with any dash, and gives them back as they are', () => {
+  const typed = openMeans(campaign, [])
+  typed.days[2].also = '6:30 - 7:45; 12:00–13:00'
+  const closed = campaignSchema.validateSync(closeMeans(campaign, typed)) as unknown as Campaign
+  const spans = [
+    { from: '6:30', to: '7:45' },
+    { from: '12:00', to: '13:00' },
+  ]
+  expect(closed.availability.week[2]).toEqual({ from: '18:30', to: '22:30', also: spans })
+  expect(openMeans(closed, []).days[2].also).toBe('6:30–7:45, 12:00–13:00')
+  expect(closed.availability.week[3]).toEqual({ from: '18:30', to: '22:30' })
 })

@@ -1,9 +1,11 @@
 import type { Campaign } from './campaign'
-import type { FreeHours } from './windows'
+import type { FreeDay, FreeHours } from './windows'
 
 /** A day of the week in a form: its hours stay in sight while it is off. */
 export interface TypedDay extends FreeHours {
   on: boolean
+  /** Further spans: "6:30-7:45, 12-13:00". */
+  also: string
 }
 /** What is asked of each device: empty is what is usual. */
 export interface TypedUnit {
@@ -20,6 +22,7 @@ export interface TypedMeans {
   meters: string
   lanes: string
   sideBySide: boolean
+  sharePorts: boolean
   setupMinutes: string
   marginPercent: string
   seed: string
@@ -28,8 +31,22 @@ export interface TypedMeans {
 
 const USUAL_HOURS: FreeHours = { from: '18:30', to: '22:30' }
 /** A week of free hours as a form has it. */
-export const openWeek = (week: readonly (FreeHours | null)[]): TypedDay[] =>
-  week.map((day) => ({ on: day !== null, ...(day ?? USUAL_HOURS) }))
+export const openWeek = (week: readonly (FreeDay | null)[]): TypedDay[] =>
+  week.map((day) => {
+    const { from, to, also = [] } = (day ?? USUAL_HOURS) as FreeDay
+    return { on: day !== null, from, to, also: also.map((s) => `${s.from}–${s.to}`).join(', ') }
+  })
+
+/** Spans as they are typed, with any dash; one that is none is left for its schema to refuse. */
+const spansIn = (text: string): FreeHours[] =>
+  text
+    .split(/[,;]/)
+    .map((span) => span.trim())
+    .filter(Boolean)
+    .map((span) => {
+      const [from = '', to = ''] = span.split(/\s*[-–—]\s*/)
+      return { from, to }
+    })
 
 /** Opens a campaign into fields, with one row for each device named. */
 export function openMeans({ availability, means }: Campaign, deviceIds: readonly string[]): TypedMeans {
@@ -42,6 +59,7 @@ export function openMeans({ availability, means }: Campaign, deviceIds: readonly
     meters: String(means.meters),
     lanes: String(means.lanes),
     sideBySide: means.sideBySide,
+    sharePorts: means.sharePorts,
     setupMinutes: String(means.setupMinutes),
     marginPercent: String(means.marginPercent),
     seed: String(means.seed),
@@ -66,7 +84,10 @@ export function closeMeans(campaign: Campaign, typed: TypedMeans): Record<string
     ...campaign,
     availability: {
       startDate,
-      week: days.map(({ on, from, to }) => (on ? { from, to } : null)),
+      week: days.map(({ on, from, to, also }) => {
+        const spans = spansIn(also)
+        return on ? { from, to, ...(spans.length ? { also: spans } : {}) } : null
+      }),
       daysOff: daysOff.split(/[\s,;]+/).filter(Boolean),
     },
     means: {
@@ -82,7 +103,10 @@ export function meansField(typed: Pick<TypedMeans, 'devices'>, path: string): st
   const [room, rest = ''] = path.split(/\.(.*)/s)
   if (room === 'availability') {
     if (rest === 'week') return ''
-    return rest.replace(/^week/, 'days').replace(/^daysOff.*/, 'daysOff')
+    return rest
+      .replace(/\.also.*$/, '.also')
+      .replace(/^week/, 'days')
+      .replace(/^daysOff.*/, 'daysOff')
   }
   if (room !== 'means') return path
   const row = typed.devices.findIndex(({ deviceId }) => rest.slice(rest.search(/[.[]/)).includes(deviceId))

@@ -7,12 +7,16 @@ export interface FreeHours {
   from: string
   to: string
 }
+/** A day's free hours: one span, and others besides it where the day has several. */
+export interface FreeDay extends FreeHours {
+  also?: FreeHours[]
+}
 
 /** When the reviewer can sit at the bench. Weekdays from Monday; null is a day without. */
 export interface Availability {
   /** Local date, yyyy-MM-dd. */
   startDate: string
-  week: (FreeHours | null)[]
+  week: (FreeDay | null)[]
   /** Local dates without, yyyy-MM-dd. */
   daysOff: string[]
 }
@@ -36,13 +40,26 @@ export function windowsOf(availability: Availability, notBefore?: Date): Window[
     const label = format(day, DATE)
     const hours = availability.week[(day.getDay() + 6) % 7]
     if (!hours || off.has(label)) continue
-    const start = at(day, hours.from)
-    const end = at(day, hours.to)
-    const endsOn = end <= start ? at(addDays(day, 1), hours.to) : end
-    const from = notBefore && notBefore > start ? notBefore : start
-    if (from < endsOn) windows.push({ startS: seconds(from), endS: seconds(endsOn), day: label })
+    for (const span of [hours, ...(hours.also ?? [])]) {
+      const start = at(day, span.from)
+      const end = at(day, span.to)
+      const endsOn = end <= start ? at(addDays(day, 1), span.to) : end
+      const from = notBefore && notBefore > start ? notBefore : start
+      if (from < endsOn) windows.push({ startS: seconds(from), endS: seconds(endsOn), day: label })
+    }
   }
-  return windows
+  return inOrder(windows)
+}
+
+/** By their beginning; what touches or overlaps is one stretch, of the day on which it begins. */
+function inOrder(windows: readonly Window[]): Window[] {
+  const merged: Window[] = []
+  for (const window of [...windows].sort((a, b) => a.startS - b.startS)) {
+    const last = merged.at(-1)
+    if (last && window.startS <= last.endS) last.endS = Math.max(last.endS, window.endS)
+    else merged.push({ ...window })
+  }
+  return merged
 }
 
 /** Wall time on a day: daylight saving moves it as it moves the clock on the wall. */

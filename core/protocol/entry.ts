@@ -65,3 +65,6 @@ export const askedSchema = (unit: string) =>
 
 /** How far a stream's clock is moved, s: an hour either way. */
 export const shiftSchema = neededNumber('The shift', -3600, 3600, ' s')
+
+/** How far one file's clock lies from another's, s: a year either way, for files that count from an epoch. */
+export const offsetSchema = neededNumber('The offset', -366 * 86_400, 366 * 86_400, ' s')

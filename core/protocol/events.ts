@@ -5,6 +5,8 @@ export const EVENTS = [
   { kind: 'supply', key: 'v', text: 'Supply level changed' },
   { kind: 'sound', key: 'b', text: 'Charging sound repeated' },
   { kind: 'cable', key: 'c', text: 'Cable moved' },
+  { kind: 'unplugged', key: 'x', text: 'Unplugged to look' },
+  { kind: 'plugged-in', key: 'g', text: 'Plugged in again' },
   { kind: 'woken', key: 'w', text: 'Screen woken' },
   { kind: 'load-start', key: 'o', text: 'Load started', asks: 'Name of the load' },
   { kind: 'load-stop', key: 'p', text: 'Load stopped' },

@@ -4,6 +4,13 @@
  */
 type Moment = string | number
 
+/** Hours of a day as they are written: as the reader's machine has it, to 24, or twice to 12. */
+export const HOUR_FORMS = ['auto', '24', '12'] as const
+export type HourForm = (typeof HOUR_FORMS)[number]
+let hourForm: HourForm = 'auto'
+/** Sets how times of day are written from now on: a preference of the reader, the same for all screens. */
+export const writeHours = (form: HourForm): void => void (hourForm = form)
+
 /** Made once a form: making one takes a hundred times as long as using it, and a list has 500 days. */
 const inForm = (form: Intl.DateTimeFormatOptions): ((at: Moment) => string) => {
   let format: Intl.DateTimeFormat | undefined
@@ -21,8 +28,13 @@ export const shortDay = inForm({ day: 'numeric', month: 'short' })
 /** "2 Mar 2026" */
 export const fullDay = inForm({ day: 'numeric', month: 'short', year: 'numeric' })
 
-/** "19:30" */
-export const timeOfDay = inForm({ hour: '2-digit', minute: '2-digit' })
+const TIMES: Record<HourForm, (at: Moment) => string> = {
+  auto: inForm({ hour: '2-digit', minute: '2-digit' }),
+  24: inForm({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }),
+  12: inForm({ hour: 'numeric', minute: '2-digit', hourCycle: 'h12' }),
+}
+/** "19:30", or "7:30 PM", as the reader prefers. */
+export const timeOfDay = (at: Moment): string => TIMES[hourForm](at)
 
 /** "2 Mar 2026, 19:30" */
 export const dayAndTime = (at: Moment): string => `${fullDay(at)}, ${timeOfDay(at)}`
@@ -34,3 +46,10 @@ export function localInput(at: Moment): string {
   const day = `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`
   return `${day}T${two(date.getHours())}:${two(date.getMinutes())}`
 }
+
+/**
+ * A moment so many seconds later, ISO 8601; null where there is none.
+ * @example movedBy('2026-03-02T19:00:00.000Z', 30) // '2026-03-02T19:00:30.000Z'
+ */
+export const movedBy = (moment: string | null, seconds: number): string | null =>
+  moment === null ? null : new Date(Date.parse(moment) + 1000 * seconds).toISOString()

@@ -7,6 +7,8 @@ export const TEST_PACKAGES = [
   'fake-indexeddb',
   'fake-indexeddb/*',
   'ical.js',
+  'ajv',
+  'ajv-draft-04',
   'node:*',
 ]
 
@@ -56,21 +58,32 @@ export const HOUSE = {
       'core/logbook',
       'core/bench',
       'core/plan',
+      'core/compare',
       'core/analysis',
       'core/protocol',
       'core/gear',
       'core/trace',
       'core/words',
     ],
-    packages: ['yup', 'papaparse', 'date-fns', 'd3-array', 'to-words'],
+    packages: ['yup', 'papaparse', 'date-fns', 'd3-array', 'to-words', '@sodaru/yup-to-json-schema'],
   },
   'core/words': { rooms: [], packages: ['d3-array'] },
-  'core/words/sentences': { rooms: ['core/words', 'core/compare', 'core/analysis'], packages: [] },
+  'core/words/sentences': {
+    rooms: ['core/words', 'core/compare', 'core/analysis', 'core/trace'],
+    packages: [],
+  },
 
   'web/theme': { rooms: [], packages: ['vuetify', 'vuetify/*'] },
   'web/workers': {
     rooms: ['core'],
-    packages: ['comlink', 'read-excel-file/*', 'write-excel-file/*', 'fflate'],
+    packages: [
+      'comlink',
+      'read-excel-file/*',
+      'write-excel-file/*',
+      'fflate',
+      'mediabunny',
+      '@fontsource-variable/*',
+    ],
   },
   'web/storage': {
     rooms: ['core', 'web/workers'],
@@ -156,6 +169,7 @@ export const HOUSE = {
     rooms: ['core', 'server'],
     packages: [
       'fflate',
+      'mediabunny',
       'node:*',
       '@playwright/test',
       '@axe-core/playwright',

@@ -33,6 +33,7 @@ const props = withDefaults(
     solid?: boolean
     showClock?: boolean
     stepped?: boolean
+    bare?: boolean
   }>(),
   {
     height: 360,

@@ -64,6 +64,8 @@ export interface PathChartOptions {
   /** A single path is drawn solid: dashes are for telling several apart. */
   solid?: boolean
   showClock: boolean
+  /** Only the shape: no figures at the scales, no rules. */
+  bare?: boolean
   narrow: boolean
   /** Width of the frame, px: names are placed for it. */
   width: number

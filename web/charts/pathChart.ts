@@ -43,14 +43,14 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           type: 'linear',
           min: o.from ?? 0,
           max: until,
-          grid: { color: c.grid },
+          grid: { display: !o.bare, color: c.grid },
           border: { color: c.quiet },
           afterBuildTicks: (scale) =>
             void (scale.ticks = byLevel
               ? PERCENT_TICKS.map((value) => ({ value }))
               : clockTicks(until, o.narrow, o.from)),
           ticks: {
-            display: o.showClock,
+            display: o.showClock && !o.bare,
             color: c.quiet,
             maxRotation: 0,
             callback: (v) => (byLevel ? `${v}\u00a0%` : tickText(Number(v))),
@@ -63,11 +63,11 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           afterBuildTicks: (scale) => {
             if (o.unit === '%') scale.ticks = PERCENT_TICKS.map((value) => ({ value }))
           },
-          grid: { color: c.grid },
+          grid: { display: !o.bare, color: c.grid },
           border: { color: c.quiet },
-          ticks: { color: c.quiet, maxTicksLimit: 6 },
-          title: { display: o.unit !== '', text: o.unit, color: c.quiet },
-          afterFit: (scale) => void (scale.width = AXIS_WIDTH),
+          ticks: { display: !o.bare, color: c.quiet, maxTicksLimit: 6 },
+          title: { display: o.unit !== '' && !o.bare, text: o.unit, color: c.quiet },
+          afterFit: (scale) => void (scale.width = o.bare ? 2 : AXIS_WIDTH),
         },
       },
       plugins: {

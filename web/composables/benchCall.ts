@@ -2,6 +2,7 @@ import { useWakeLock } from '@vueuse/core'
 import { onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { heatDueAt, isDue } from '@core/bench/due'
+import { spokenCall } from '@core/words/sentences/calls'
 import { tooHot } from '@core/protocol/heat'
 import { useBench } from '../stores/bench'
 import type { Lane } from '../stores/lane'
@@ -39,11 +40,17 @@ export function useBenchCall() {
     const plain = document.title.replace(MARK, '')
     document.title = count ? `(${count} due) ${plain}` : plain
   }
+  /** By its place on the bench: that is what stands large on it. */
+  const speak = (ids: string[], what: Parameters<typeof spokenCall>[1]) => {
+    const places = ids.map((id) => bench.lanes.findIndex((l) => l.setup.runId === id) + 1)
+    if (settings.spoken) say(spokenCall(places, what))
+  }
   function call(fresh: string[]) {
     clearTimeout(timer)
     flashing.value = true
     timer = setTimeout(() => (flashing.value = false), FLASH_MS)
     if (settings.sound) beep()
+    speak(fresh, 'read')
     notify('A reading is due', fresh.map(nameOf))
   }
   watch(
@@ -62,6 +69,7 @@ export function useBenchCall() {
       const fresh = now.split(',').filter((id) => id && !before.split(',').includes(id))
       if (fresh.length === 0) return
       beep(HOT)
+      speak(fresh, 'too hot')
       notify('Too hot: stop and let it cool', fresh.map(nameOf))
     },
   )
@@ -94,6 +102,12 @@ function notify(title: string, names: string[]) {
 export const canAskToNotify = (): boolean =>
   typeof Notification !== 'undefined' && Notification.permission === 'default'
 export const askToNotify = (): Promise<unknown> => Notification.requestPermission().catch(() => 'denied')
+
+/** Says it aloud; silent where the browser has no voice. Nothing depends on it. */
+export function say(text: string) {
+  if (typeof speechSynthesis === 'undefined') return
+  speechSynthesis.speak(new SpeechSynthesisUtterance(text))
+}
 
 /** Two short tones; silent where the browser has no sound or has not been touched yet. */
 export function beep(pitches: readonly number[] = [880, 1175]) {

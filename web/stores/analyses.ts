@@ -3,6 +3,7 @@ import { ref, shallowReactive } from 'vue'
 import type { AnalyseOptions, Analysis } from '@core/analysis/analyse'
 import { ANALYSIS_VERSION, headlineOf, type Headline } from '@core/analysis/headline'
 import { LONGEST_SPOT_S } from '@core/analysis/spot'
+import { pausesOf } from '@core/trace/pauses'
 import { durationOf } from '@core/trace/trace'
 import { ownEfficiency } from '@core/analysis/ownEfficiency'
 import { accuracyOf } from '@core/gear/accuracy'
@@ -11,6 +12,7 @@ import { parseClaims } from '@core/gear/claims'
 import { capacityThen, unknownConditions } from '@core/protocol/runConditions'
 import { dropHeadlinesBut, keepHeadline, readHeadlines, type KeptHeadline } from '../storage/headlines'
 import { analysisWork } from '../workers/analysis'
+import { countedTrace } from './counted'
 import { useExpected } from './expected'
 import { useLogbook } from './logbook'
 
@@ -43,7 +45,7 @@ export const useAnalyses = defineStore('analyses', () => {
     const of = [traceKey, logbook.meter(meterId), logbook.meter(thermometerId), logbook.device(run.deviceId)]
     const known = bases.get(run)
     if (known?.of.every((part, i) => part === of[i])) return known.basis
-    const options = [ownOptions(run), logbook.device(run.deviceId)?.claims]
+    const options = [ownOptions(run), pausesOf(run.events), logbook.device(run.deviceId)?.claims]
     const basis = `${ANALYSIS_VERSION} ${traceKey} ${JSON.stringify(options)}`
     bases.set(run, { of, basis })
     return basis
@@ -53,7 +55,8 @@ export const useAnalyses = defineStore('analyses', () => {
     const run = logbook.run(runId)
     const trace = await logbook.readingsOf(runId)
     if (!run || !trace) return undefined
-    const plain = { ...trace, temperatures: { ...trace.temperatures } }
+    const counted = countedTrace(run, trace)
+    const plain = { ...counted, temperatures: { ...counted.temperatures } }
     const isShort = durationOf(trace) <= LONGEST_SPOT_S
     const knownEfficiency = isShort ? ownEfficiency(otherRunsOf(run)) : undefined
     return analysisWork().analyse(plain, { ...optionsOf(run), knownEfficiency })

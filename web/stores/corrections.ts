@@ -12,6 +12,7 @@ import {
   correctValue,
   type Correctable,
 } from '@core/logbook/corrections'
+import { leaveOut, takeBackIn } from '@core/logbook/leftOut'
 import type { Run, RunWithTrace } from '@core/logbook/run'
 import { correctRule, type RuleName } from '@core/logbook/runRules'
 import { deviceConditions, type RunConditionName } from '@core/protocol/runConditions'
@@ -60,6 +61,11 @@ export const useCorrections = defineStore('corrections', () => {
   const addForgotten = (id: string, reading: Reading, why: string) =>
     correctReadings(id, (of) => addReading(of, reading, because(why)))
 
+  const cutOut = (id: string, stretch: { fromS: number; toS: number }, why: string) =>
+    correctReadings(id, (of) => leaveOut(of, stretch, because(why)))
+  /** By when it was left out: another tab may have taken another one back meanwhile. */
+  const putStretchBack = (id: string, when: string) => correctReadings(id, (of) => takeBackIn(of, when))
+
   /** Puts a condition of a run right; `said` has both values in words. */
   const putRight = (
     id: string,
@@ -101,6 +107,8 @@ export const useCorrections = defineStore('corrections', () => {
     correct,
     moveReading,
     addForgotten,
+    cutOut,
+    putStretchBack,
     putRight,
     putRuleRight,
     editRun,

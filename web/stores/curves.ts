@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { shallowReactive } from 'vue'
 import type { AcceptanceCurve } from '@core/model/acceptance'
+import { pausesOf, withPauses } from '@core/trace/pauses'
 import { planWork } from '../workers/plan'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
@@ -14,10 +15,12 @@ export const useCurves = defineStore('curves', () => {
   const known = shallowReactive<Record<string, AcceptanceCurve | null>>({})
 
   async function curveOfRun(runId: string): Promise<AcceptanceCurve | null> {
-    const key = logbook.traceKeys.get(runId) ?? runId
+    const pauses = pausesOf(logbook.run(runId)?.events ?? [])
+    const key = `${logbook.traceKeys.get(runId) ?? runId} ${JSON.stringify(pauses)}`
     if (!made.has(key)) {
       const trace = await logbook.traceOf(runId)
-      const plain = trace && { ...trace, temperatures: { ...trace.temperatures } }
+      const counted = trace && withPauses(trace, pauses)
+      const plain = counted && { ...counted, temperatures: { ...counted.temperatures } }
       made.set(key, plain ? await planWork().acceptance(plain) : null)
     }
     return made.get(key) ?? null

@@ -14,6 +14,7 @@ import { deviceConditions, noConditions } from '@core/protocol/runConditions'
 import { cutBefore } from '@core/trace/cut'
 import { usualStep } from '@core/trace/samples'
 import type { Trace } from '@core/trace/trace'
+import { movedBy } from '@core/words/moments'
 import { keepShape, loadShapes } from '../storage/shapes'
 import { filesWork, stopFilesWork, toldByWorker } from '../workers/files'
 import type { OpenedTable } from '../workers/files.worker'
@@ -48,12 +49,24 @@ export interface Given {
   notes: string
   /** Idle time before power-on that is left out, s of the file's clock. */
   fromS: number
+  /** The run on one clock, where this file is one end of it, and how that was found. */
+  joined?: JoinedEnds
+}
+/** Two ends as one trace, from power-on. */
+export interface JoinedEnds {
+  trace: Trace
+  /** ISO 8601; null where neither file says. */
+  startedAt: string | null
+  /** Which files, and how they lie on one clock. */
+  files: string
+}
+/** One end of a run, which waits for the file of the other. */
+export interface OneEnd {
+  file: string
+  trace: Trace
+  startedAt: string | null
 }
 const NOTES_MAX = 2000
-/** A record that begins later began later. */
-const movedBy = (startedAt: string | null, seconds: number): string | null =>
-  startedAt === null ? null : new Date(Date.parse(startedAt) + 1000 * seconds).toISOString()
-
 const MAX_BYTES = 400 * 1024 * 1024
 const MOST_PLACES = 12
 const STOPPED = Symbol('stopped')
@@ -70,6 +83,8 @@ export const useFiles = defineStore('files', () => {
   const busy = ref(false)
   /** Files that were chosen together with the one that is open. */
   const waiting = shallowRef<File[]>([])
+  /** The end of a run that was opened before, to be joined by the file that is open now or comes next. */
+  const otherEnd = shallowRef<OneEnd | null>(null)
   /** What was said of the file before: it holds for the next one too. */
   const lastGiven = shallowRef<Given | null>(null)
 
@@ -125,6 +140,15 @@ export const useFiles = defineStore('files', () => {
     opened.value = null
     waiting.value = rest
     if (next) await open(next)
+  }
+
+  /** Keeps the opened file as one end of a run; the next one that is opened is its other end. */
+  async function joinNext() {
+    const current = opened.value
+    if (current?.kind !== 'trace' || !current.result) return
+    const { trace, startedAt } = current.result
+    otherEnd.value = { file: current.file, trace, startedAt }
+    await openNext()
   }
 
   async function open(file: File) {
@@ -199,10 +223,14 @@ export const useFiles = defineStore('files', () => {
     const current = opened.value
     if (current?.kind !== 'trace' || !current.result) return undefined
     const { startedAt } = current.result
-    const trace = given.fromS > 0 ? cutBefore(current.result.trace, given.fromS) : current.result.trace
-    const run = runOf(given, trace, movedBy(startedAt, given.fromS), current.file)
+    const { joined, ...plain } = given
+    const own = given.fromS > 0 ? cutBefore(current.result.trace, given.fromS) : current.result.trace
+    const trace = joined?.trace ?? own
+    const began = joined ? joined.startedAt : movedBy(startedAt, given.fromS)
+    const run = runOf(plain, trace, began, joined?.files ?? current.file)
     await once(current, () => logbook.putRun(run, trace))
-    await remember(given, current)
+    otherEnd.value = null
+    await remember(plain, current)
     return run.id
   }
 
@@ -264,6 +292,8 @@ export const useFiles = defineStore('files', () => {
     refusal,
     busy,
     waiting,
+    otherEnd,
+    joinNext,
     lastGiven,
     progress,
     open,

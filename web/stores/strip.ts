@@ -9,6 +9,7 @@ import {
   rigByProtocol,
   type RiggedLane,
 } from '@core/bench/strip'
+import { allDone, answeredForAll } from '@core/bench/shared'
 import { gearIdsOf, type Feed } from '@core/bench/setup'
 import type { ChecklistItem } from '@core/protocol/checklist'
 import type { Campaign } from '@core/plan/campaign'
@@ -75,6 +76,12 @@ export const useStrip = defineStore('strip', () => {
     value: number | null = null,
   ) => change(lane, (now) => answered(now, item, given, value, new Date().toISOString()))
 
+  /** What holds for all lanes is answered once. */
+  const answerAll = (item: ChecklistItem, given?: 'done' | 'skipped', value: number | null = null) =>
+    set((now) => answeredForAll(now, item, given, value, new Date().toISOString()))
+  /** Everything that a tick is enough for. */
+  const tickAll = () => set((now) => now.map((lane) => allDone(lane, new Date().toISOString())))
+
   const setFeed = (lane: RiggedLane, feed: Feed) => change(lane, (now) => fedBy(now, feed))
   const takeOff = (id: string) => set((now) => now.filter((r) => r.id !== id))
 
@@ -95,5 +102,19 @@ export const useStrip = defineStore('strip', () => {
   /** What waits on the strip uses of the shelf. */
   const uses = (id: string): boolean => rigged.value.some(({ choice }) => gearIdsOf(choice).includes(id))
 
-  return { rigged, starting, uses, load, add, rig, answer, setFeed, openItems, takeOff, powerOn }
+  return {
+    rigged,
+    starting,
+    uses,
+    load,
+    add,
+    rig,
+    answer,
+    answerAll,
+    tickAll,
+    setFeed,
+    openItems,
+    takeOff,
+    powerOn,
+  }
 })

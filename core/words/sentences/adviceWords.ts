@@ -29,7 +29,13 @@ export function choiceWords(
 export function purposeWords(
   advice: Advice,
   names: readonly string[],
-  options: AdviceOptions & { atS: number; topUpS: number; gains: readonly number[] },
+  options: AdviceOptions & {
+    atS: number
+    topUpS: number
+    gains: readonly number[]
+    /** What prices are in; '' where nobody said. */
+    currency?: string
+  },
 ): { purpose: string; answer: string }[] {
   const { smallest } = advice.ladder
   const share = figure(100 * options.share, 0, '%')
@@ -49,7 +55,7 @@ export function purposeWords(
     [
       'Cheapest for each minute saved against what you own',
       advice.perMinute[0]
-        ? `${names[advice.perMinute[0].index]}: ${figure(advice.perMinute[0].price, 2)} a minute`
+        ? `${names[advice.perMinute[0].index]}: ${figure(advice.perMinute[0].price, 2, options.currency)} a minute`
         : null,
     ],
     ['Lightest of those that do as well', advice.lightest === null ? null : names[advice.lightest]],

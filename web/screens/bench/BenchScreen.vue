@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import EmptyPage from '../../components/EmptyPage.vue'
 import { useBench } from '../../stores/bench'
@@ -6,11 +7,14 @@ import { useCurves } from '../../stores/curves'
 import { useLogbook } from '../../stores/logbook'
 import { MOST_LANES } from '@core/bench/strip'
 import { useStrip } from '../../stores/strip'
+import BenchClock from './BenchClock.vue'
 import BenchNotices from './BenchNotices.vue'
 import EntryDock from './EntryDock.vue'
-import KeysDialog from './KeysDialog.vue'
 import LaneCard from './LaneCard.vue'
+import LanePath from './LanePath.vue'
+import LaneTile from './LaneTile.vue'
 import LaneSetupForm from './LaneSetupForm.vue'
+import PreparePart from './PreparePart.vue'
 import StripPanel from './StripPanel.vue'
 import { askToNotify, canAskToNotify, flashing } from '../../composables/benchCall'
 import { useQueue } from './useQueue'
@@ -19,12 +23,12 @@ const bench = useBench()
 const logbook = useLogbook()
 const strip = useStrip()
 const adding = ref(false)
-const keys = ref(false)
 const queue = useQueue()
 const many = computed(() => bench.lanes.length > 1)
-/** More lanes than this are shown small, so that most are in sight at once. */
-const CROWD = 4
-const crowded = computed(() => bench.lanes.length > CROWD)
+/** More lanes than this are shown as tiles, so that all are in sight at once; on a phone any are. */
+const CARDS = 2
+const phone = useMediaQuery('(max-width: 760px)')
+const tiles = computed(() => phone.value || bench.lanes.length > CARDS)
 const dock = computed(() => queue.enterable.value.length > 0 && !bench.watching)
 const room = computed(() => bench.lanes.length + strip.rigged.length < MOST_LANES)
 
@@ -44,7 +48,8 @@ onMounted(() => {
 
 <template>
   <div class="page" :class="{ wide: many }">
-    <h1>Bench</h1>
+    <BenchClock v-if="bench.lanes.length > 1" :lanes="bench.lanes" />
+    <h1 v-else :class="{ offscreen: phone && bench.running }">Bench</h1>
     <BenchNotices />
     <EmptyPage
       v-if="!logbook.devices.length || !logbook.sources.length"
@@ -55,24 +60,38 @@ onMounted(() => {
     </EmptyPage>
     <template v-else>
       <div :class="{ beside: dock }">
-        <EntryDock v-if="dock" :queue="queue" @keys="keys = true" />
-        <div class="lanes" :class="{ many, crowded }">
+        <div v-if="tiles" class="tiles" role="group" aria-label="Lanes">
+          <LaneTile
+            v-for="(lane, i) in bench.lanes"
+            :key="lane.setup.runId"
+            :lane="lane"
+            :place="i + 1"
+            :flashing="flashing"
+            :here="lane === queue.current.value"
+            :path="!phone"
+            @choose="queue.choose(lane)"
+          />
+        </div>
+        <div v-else class="lanes" :class="{ many }" role="group" aria-label="Lanes">
           <LaneCard
             v-for="lane in bench.lanes"
             :key="lane.setup.runId"
             :lane="lane"
-            :size="crowded ? 90 : many ? 130 : 230"
+            :size="many ? 130 : 230"
             :flashing="flashing"
             :here="many && lane === queue.current.value"
             @choose="queue.choose(lane)"
           />
         </div>
+        <EntryDock v-if="dock" :queue="queue" />
+        <LanePath v-if="phone && queue.current.value" :lane="queue.current.value" :height="170" />
       </div>
       <StripPanel v-if="strip.rigged.length && !bench.watching && !strip.starting" />
       <template v-if="!bench.watching">
         <LaneSetupForm v-if="(!bench.running && !strip.rigged.length) || adding" @started="adding = false" />
         <v-btn-other v-else-if="room" class="mt-4" @click="adding = true">Add a lane</v-btn-other>
       </template>
+      <PreparePart v-if="!bench.watching" />
       <p v-if="!bench.running" class="quiet">
         Many sources, a minute each: <router-link to="/bench/survey">make a survey</router-link>.
       </p>
@@ -85,13 +104,13 @@ onMounted(() => {
         unattended.
       </p>
     </template>
-    <KeysDialog v-model="keys" />
   </div>
 </template>
 
 <style scoped>
 .page.wide {
   max-width: 1500px;
+  padding-top: 16px;
 }
 .lanes {
   display: grid;
@@ -101,25 +120,31 @@ onMounted(() => {
 .lanes.many {
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 380px), 1fr));
 }
+.tiles {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  gap: 14px 18px;
+}
+@media (max-width: 760px) {
+  .tiles {
+    grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+    gap: 6px 14px;
+  }
+}
 /* Where there is room the entry stands beside the lanes and stays in sight. */
-@media (min-width: 1100px) {
+@media (min-width: 1000px) {
   .beside {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) 330px;
-    gap: 36px;
+    grid-template-columns: minmax(0, 1fr) 280px;
+    gap: 32px;
     align-items: start;
   }
-  .beside > :first-child {
-    order: 2;
+  .beside > :last-child {
     position: sticky;
     top: 72px;
     max-height: calc(100vh - 84px);
     overflow-y: auto;
   }
-}
-.lanes.crowded {
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 250px), 1fr));
-  gap: 20px 24px;
 }
 .caution {
   margin-top: 36px;

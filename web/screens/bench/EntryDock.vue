@@ -13,22 +13,25 @@ import { checkTyped } from '../../forms/yupErrors'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
+import EntryKinds from './EntryKinds.vue'
 import EventBar from './EventBar.vue'
 import KeyPad from './KeyPad.vue'
-import LaneTurns from './LaneTurns.vue'
 import { useBenchKeys } from './useBenchKeys'
 import { useEntry } from './useEntry'
 import type { useQueue } from './useQueue'
+import { useKeys } from '../../composables/keys'
 import { useTurn } from './useTurn'
 
 /** The one place where readings are typed, whichever lane has its turn. */
 const props = defineProps<{ queue: ReturnType<typeof useQueue> }>()
-const emit = defineEmits<{ keys: [] }>()
+const { open: openKeys } = useKeys()
 const bench = useBench()
 const logbook = useLogbook()
 const { current, turns, enterable, heatDue, goOn, step } = props.queue
-const { typed, degrees, errors, question, saved, unsafe, busy, mode, counting, fields, places, note, clear } =
-  useEntry(() => current.value, heatDue)
+const many = computed(() => enterable.value.length > 1)
+const turnOf = computed(() => (current.value ? enterable.value.indexOf(current.value) + 1 : 0))
+const entry = useEntry(() => current.value, heatDue)
+const { typed, degrees, errors, question, saved, unsafe, busy, fields, places, isLine, note, clear } = entry
 /** A meter shows its count of charge in thousandths. */
 const titleOf = (field: Channel) =>
   field === 'counterAh' ? 'Count, mAh' : field === 'counterWh' ? 'Count, Wh' : channel(field).label
@@ -72,7 +75,8 @@ watch(
 function enter() {
   const next = active.value + 1
   // A question stands: Enter answers it.
-  if (question.value === '' && next < inputs().length) focusOn(next)
+  // What was typed in one line is all of it.
+  if (question.value === '' && next < inputs().length && !isLine()) focusOn(next)
   else void submit()
 }
 async function submit() {
@@ -117,14 +121,13 @@ useBenchKeys({
   turned,
   clear,
   step,
-  keys: () => emit('keys'),
+  toEntry: () => focusOn(0),
   event: (kind) => events.value?.begin(kind),
 })
 </script>
 
 <template>
   <section v-if="current" class="dock" aria-label="Entry">
-    <LaneTurns v-if="enterable.length > 1" :queue="queue" />
     <form
       ref="form"
       novalidate
@@ -133,10 +136,9 @@ useBenchKeys({
       @keydown.enter.prevent="enter"
     >
       <p class="turn">
-        <template v-if="enterable.length === 1">
-          <InkMark :ink="current.setup.ink" /> <strong>{{ name(current) }}</strong>
-        </template>
-        <span class="quiet">{{ turn }}</span>
+        <span v-if="many" class="quiet">Lane {{ turnOf }} of {{ enterable.length }} · {{ turn }}</span>
+        <strong><InkMark :ink="current.setup.ink" /> {{ name(current) }}</strong>
+        <span v-if="!many" class="quiet">{{ turn }}</span>
       </p>
       <div class="values">
         <FormText
@@ -145,6 +147,7 @@ useBenchKeys({
           v-model="typed[field]"
           :label="titleOf(field)"
           :suffix="unitOf(field)"
+          :class="{ chief: i === 0 }"
           :inputmode="showPad ? 'none' : 'decimal'"
           autocomplete="off"
           :error="errors[field]"
@@ -177,16 +180,14 @@ useBenchKeys({
       <p class="saved quiet" role="status">{{ saved }}</p>
     </form>
     <EventBar ref="events" :lane="current" @done="focusOn(0)" />
-    <div class="buttons more">
-      <v-btn @click="mode = mode === 'watts' ? 'volts' : 'watts'">{{
-        mode === 'watts' ? 'Type volts and amperes' : 'Type watts'
-      }}</v-btn>
-      <v-btn @click="counting = !counting">{{
-        counting ? 'Leave the count' : 'Type the meter’s count'
-      }}</v-btn>
-      <v-btn @click="showPad = !showPad">{{ showPad ? 'Hide the pad' : 'Number pad' }}</v-btn>
-      <v-btn aria-label="Keys" @click="emit('keys')">Keys: ?</v-btn>
-    </div>
+    <EntryKinds
+      v-model:mode="entry.mode.value"
+      v-model:counting="entry.counting.value"
+      v-model:both-ends="entry.bothEnds.value"
+    >
+      <v-btn size="small" @click="showPad = !showPad">{{ showPad ? 'Hide the pad' : 'Number pad' }}</v-btn>
+      <v-btn size="small" aria-label="Keys" @click="openKeys = true">Keys: ?</v-btn>
+    </EntryKinds>
   </section>
 </template>
 
@@ -198,33 +199,38 @@ useBenchKeys({
   margin-bottom: 20px;
 }
 .turn {
-  font-size: 1.05rem;
   display: flex;
-  gap: 4px 10px;
+  gap: 2px 10px;
   flex-wrap: wrap;
   align-items: center;
+  margin: 0 0 4px;
+}
+.turn .quiet {
+  font-size: 0.88rem;
 }
 .values {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 24px;
+  gap: 4px 20px;
 }
 .values > :deep(.v-input) {
-  flex: 0 1 150px;
+  flex: 1 1 118px;
 }
 .values :deep(input) {
   font-family: var(--figure-face);
-  font-size: 1.5rem;
+  font-size: 1.6rem;
 }
-.question {
+.values > .chief :deep(input) {
+  font-weight: 600;
+}
+.question,
+.unsafe {
   border-left: 3px solid rgb(var(--v-theme-warning));
   padding-left: 10px;
   font-weight: 600;
 }
 .unsafe {
-  border-left: 3px solid rgb(var(--v-theme-error));
-  padding-left: 10px;
-  font-weight: 600;
+  border-left-color: rgb(var(--v-theme-error));
   color: rgb(var(--v-theme-error));
 }
 .buttons {
@@ -236,12 +242,22 @@ useBenchKeys({
 .buttons .v-btn {
   min-height: 44px;
 }
+.buttons > [type='submit'] {
+  flex: 1 1 150px;
+}
 .saved {
   min-height: 1.4em;
+  margin: 4px 0;
 }
-@media (max-width: 700px) {
-  .values > :deep(.v-input) {
-    flex: 1 1 40%;
+@media (max-width: 760px) {
+  .dock {
+    padding-top: 4px;
+  }
+  .turn {
+    margin: 0;
+  }
+  .saved {
+    min-height: 0;
   }
 }
 </style>

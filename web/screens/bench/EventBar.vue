@@ -70,7 +70,7 @@ defineExpose({ begin })
   gap: 2px 14px;
 }
 .events > button {
-  min-height: 44px;
+  min-height: 30px;
   padding: 0;
   font-size: 0.9rem;
 }
@@ -97,6 +97,9 @@ kbd {
   font-size: 0.9rem;
 }
 @media (pointer: coarse) {
+  .events > button {
+    min-height: 44px;
+  }
   kbd {
     display: none;
   }

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
+import { unpluggedSince } from '@core/trace/pauses'
 import { speedOf } from '@core/bench/setup'
 import { clock, countdown, duration, figure } from '@core/words/figures'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
-import PathChart from '../../charts/PathChart.vue'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
+import LanePath from './LanePath.vue'
 import LaneStreams from './LaneStreams.vue'
 import StopDialog from './StopDialog.vue'
 import { useLaneView } from './useLaneView'
@@ -23,10 +24,13 @@ const bench = useBench()
 const view = useLaneView(props.lane)
 const { byHand, simulated, lastLevel, lastAge, watts, gained, rate, temperatures, hot, due, untilDue } = view
 const { warnings } = view
-const { forecast, goal, paths, events, until } = view
+const { forecast, goal } = view
 const { expected, turn } = useTurn()
 const turning = computed(() => (bench.watching ? null : expected(props.lane)))
 const name = computed(() => logbook.nameOf(props.lane.setup))
+const unplugged = computed(() =>
+  props.lane.count >= 0 ? unpluggedSince(props.lane.state.events) : undefined,
+)
 const missed = computed(() => {
   void view.second.value
   return missedOf(props.lane).map((s) => duration(s))
@@ -43,7 +47,9 @@ const sources = computed(() => {
   <section class="lane" :class="{ flashing: flashing && due, here }" :aria-label="name">
     <header>
       <h2>
-        <button type="button" @click="emit('choose')"><InkMark :ink="lane.setup.ink" /> {{ name }}</button>
+        <button type="button" :aria-pressed="here" @click="emit('choose')">
+          <InkMark :ink="lane.setup.ink" /> {{ name }}
+        </button>
         <SimulatedTag v-if="simulated" />
       </h2>
       <p v-if="size > 100" class="quiet small">Stops {{ stopInWords(lane.setup.stop) }} · {{ sources }}</p>
@@ -51,6 +57,9 @@ const sources = computed(() => {
     <p v-if="hot" class="hot" role="alert">
       Stop: {{ hot.place || 'the device' }} is at {{ figure(hot.celsius, 1, '°C') }}, the limit is
       {{ lane.setup.heat.stopLimitC }} °C. Cut the power and let it cool.
+    </p>
+    <p v-if="unplugged !== undefined" class="unplugged" role="status">
+      Unplugged since {{ clock(unplugged) }}; the clock runs on. Say so when it is plugged in again (g).
     </p>
     <ul v-if="warnings.length && !hot" class="warnings" role="status">
       <li v-for="w in warnings" :key="w.code" :data-testid="`warning-${w.code}`">
@@ -96,17 +105,7 @@ const sources = computed(() => {
       >It just turned {{ turning }} %</v-btn-other
     >
     <div aria-live="assertive" class="offscreen">{{ due ? `A reading is due on ${name}` : '' }}</div>
-    <PathChart
-      :paths="paths"
-      :events="events"
-      unit="%"
-      :min="0"
-      :max="100"
-      :until="until"
-      :height="size"
-      solid
-      :summary="`Charge curve so far: ${lane.count} entries, now ${figure(lastLevel?.percent, 0, '%')} after ${duration(lane.elapsedS)}`"
-    />
+    <LanePath :lane="lane" :height="size" />
     <LaneStreams v-if="lane.setup.feed.kind === 'instruments'" :lane="lane" />
     <StopDialog v-if="!bench.watching" :lane="lane" />
   </section>
@@ -176,6 +175,12 @@ h2 button {
 .due,
 .missed {
   color: rgb(var(--v-theme-primary));
+}
+.unplugged {
+  border-left: 3px solid rgb(var(--v-theme-warning));
+  padding-left: 8px;
+  font-size: 0.86rem;
+  line-height: 1.3;
 }
 .hot {
   background: rgb(var(--v-theme-error));

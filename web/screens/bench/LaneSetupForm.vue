@@ -13,6 +13,8 @@ import StopFields from '../../forms/StopFields.vue'
 import { useYupForm } from '../../forms/useYupForm'
 import { useBench } from '../../stores/bench'
 import { useStrip } from '../../stores/strip'
+import { useNotices } from '../../stores/notices'
+import { usePreparing } from '../../stores/preparing'
 import { useExpected } from '../../stores/expected'
 import { useLogbook } from '../../stores/logbook'
 import FeedPicker from './FeedPicker.vue'
@@ -58,12 +60,15 @@ const again = sameAgain(
   ),
 )
 const INTERVAL_S = 60
-function intervalOfLast(): Pick<TypedLane, 'interval' | 'ownInterval'> {
-  if (again?.reading.kind !== 'every') return { interval: 5, ownInterval: '' }
+function intervalOfLast(): Pick<TypedLane, 'interval' | 'ownInterval' | 'atMinutes'> {
+  const none = { interval: 5, ownInterval: '', atMinutes: '' }
+  if (again?.reading.kind === 'at')
+    return { ...none, interval: 'at', atMinutes: again.reading.minutes.join(' ') }
+  if (again?.reading.kind !== 'every') return none
   const minutes = again.reading.seconds / INTERVAL_S
   return INTERVALS.includes(minutes)
-    ? { interval: minutes, ownInterval: '' }
-    : { interval: 'own', ownInterval: String(minutes) }
+    ? { ...none, interval: minutes }
+    : { ...none, interval: 'own', ownInterval: String(minutes) }
 }
 const sourceId = again?.sourceId ?? logbook.sources[0].id
 const initial: TypedLane = {
@@ -72,6 +77,8 @@ const initial: TypedLane = {
   cableId: again?.cableId && logbook.cable(again.cableId) ? again.cableId : null,
   startPercent: '',
   ...intervalOfLast(),
+  heatMinutes: again?.heat?.minutes.join(' ') ?? '',
+  heatPlaces: again?.heat?.places.join(', ') ?? '',
   feed: { kind: 'hand' },
   conditions: { ...conditionsOfLast(), fedFromId: logbook.source(sourceId)?.fedFromId ?? null },
   ...openStop(again?.stop ?? { kind: 'shown-full' }),
@@ -80,7 +87,7 @@ const { form, values, submit, failure, busy } = useYupForm({
   schema: () => laneChoiceSchema,
   initial,
   shape: closeLane,
-  fieldOf: laneField,
+  fieldOf: (path): string => laneField(path, values),
 })
 const [interval] = form.defineField('interval')
 const [feed] = form.defineField('feed')
@@ -93,6 +100,23 @@ watch(
   () => values.sourceId,
   (id) => form.setFieldValue('conditions.fedFromId', logbook.source(id)?.fedFromId ?? null),
 )
+/** A rest that was timed is what it was; a drained device that starts is off the list. */
+const preparing = usePreparing()
+const notices = useNotices()
+let timed = ''
+watch(
+  () => [values.deviceId, preparing.restedNow(values.deviceId)],
+  () => {
+    const typed = values.conditions.restMinutes
+    // What the reviewer typed stands; what the clock says goes on.
+    if (typed !== '' && typed !== timed) return
+    const rested = preparing.restedNow(values.deviceId)
+    if (rested === timed) return
+    timed = rested
+    form.setFieldValue('conditions.restMinutes', rested)
+  },
+  { immediate: true },
+)
 const expectation = computed(() => {
   const a = expectedOf(values)
   if (!a) return ''
@@ -101,8 +125,13 @@ const expectation = computed(() => {
 })
 
 const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
-  if (how === 'start') await bench.start(lane)
-  else await strip.add({ choice: lane, protocolName: '', plannedPercent: lane.start.percent, items: [] })
+  if (how === 'rig')
+    await strip.add({ choice: lane, protocolName: '', plannedPercent: lane.start.percent, items: [] })
+  else {
+    await bench.start(lane)
+    // The lane runs: what becomes of the list must not look as if it did not.
+    void preparing.charging([lane.deviceId]).catch(notices.fail)
+  }
   emit('started')
 })
 </script>
@@ -151,7 +180,8 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
       <legend>Read every</legend>
       <v-btn-toggle v-model="interval" mandatory>
         <v-btn v-for="m in INTERVALS" :key="m" :value="m">{{ m }} min</v-btn>
-        <v-btn value="own">own</v-btn>
+        <v-btn value="own">own step</v-btn>
+        <v-btn value="at">own minutes</v-btn>
       </v-btn-toggle>
       <FormText
         v-if="interval === 'own'"
@@ -161,6 +191,18 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
         suffix="min"
         numeric
       />
+      <FormText
+        v-if="interval === 'at'"
+        name="atMinutes"
+        class="minutes"
+        label="At minutes"
+        placeholder="5, 10, 15, 20, 30"
+      />
+    </fieldset>
+    <fieldset class="wide">
+      <legend>Temperatures, if any</legend>
+      <FormText name="heatMinutes" class="minutes" label="At minutes" placeholder="10, 20, 30" />
+      <FormText name="heatPlaces" class="minutes" label="Where" placeholder="front, back" />
     </fieldset>
     <p class="wide">{{ expectation }}</p>
     <FormFailure :text="failure" />
@@ -191,8 +233,15 @@ legend {
   font-size: 0.86rem;
   margin-bottom: 4px;
 }
+.setup :deep(.v-btn-toggle) {
+  height: auto;
+  flex-wrap: wrap;
+}
 .own {
   max-width: 160px;
+}
+.minutes {
+  max-width: 260px;
 }
 .hint {
   margin-left: 16px;

@@ -13,7 +13,7 @@ import type { Lane } from '../../stores/lane'
 import { useNotices } from '../../stores/notices'
 import { usePutBack } from '../../stores/putBack'
 
-const props = defineProps<{ lane: Lane }>()
+const props = defineProps<{ lane: Lane; small?: boolean }>()
 const bench = useBench()
 const notices = useNotices()
 const router = useRouter()
@@ -59,11 +59,16 @@ const takeFile = () => takeLaneFile(props.lane)
 </script>
 
 <template>
-  <div class="stop">
+  <div class="stop" :class="{ small }">
     <p v-if="lane.offerStop" class="offer" role="status">
-      {{ lane.offerStop }} The stop rule is met; stop when you are ready.
+      {{ lane.offerStop }}<template v-if="!small"> The stop rule is met; stop when you are ready.</template>
     </p>
-    <v-btn-main v-if="lane.offerStop" @click="open = true">Stop this run</v-btn-main>
+    <v-btn-main v-if="lane.offerStop" :size="small ? 'small' : undefined" @click="open = true"
+      >Stop this run</v-btn-main
+    >
+    <v-btn v-else-if="small" size="small" class="quiet" aria-label="Stop this run" @click="open = true"
+      >Stop</v-btn
+    >
     <v-btn-other v-else @click="open = true">Stop this run</v-btn-other>
     <v-btn-main v-if="bench.alarm" color="error" @click="takeFile">Take the file now</v-btn-main>
     <FormDialog
@@ -103,5 +108,17 @@ const takeFile = () => takeLaneFile(props.lane)
 .offer {
   font-weight: 600;
   flex-basis: 100%;
+}
+.stop.small {
+  margin: 0;
+  gap: 2px;
+  justify-content: flex-end;
+  flex: 0 0 auto;
+  max-width: 60%;
+}
+.stop.small .offer {
+  font-size: 0.84rem;
+  line-height: 1.2;
+  text-align: right;
 }
 </style>

@@ -2,6 +2,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { asRead, duration, figure, UNKNOWN } from '@core/words/figures'
 import { capacityOf } from '@core/gear/capacity'
 import { degreesSchema, entrySchema, fromMeterUnits } from '@core/protocol/entry'
+import { lineOrder, oneLine } from '@core/protocol/oneLine'
 import { suspicion, type Doubt } from '@core/protocol/suspicion'
 import { CHANNELS, channel, type Channel } from '@core/trace/channels'
 import type { Reading } from '@core/trace/trace'
@@ -31,6 +32,8 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
   const mode = ref<'watts' | 'volts'>('watts')
   /** The meter's own running totals are typed too. */
   const counting = ref(false)
+  /** What arrives at the battery is read off the device, beside what the meter at the source shows. */
+  const bothEnds = ref(false)
   /** The entry that was asked about: typed the same again, it is kept. */
   let asked = ''
   let askedFor: Doubt['cause'] | undefined
@@ -42,7 +45,8 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
   const fields = computed<Field[]>(() => {
     const lane = current()
     const watts: Field[] = mode.value === 'watts' ? ['power'] : ['voltage', 'current']
-    const counters: Field[] = counting.value ? ['counterWh', 'counterAh'] : []
+    const battery: Field[] = bothEnds.value ? ['batteryPower'] : []
+    const counters: Field[] = [...battery, ...(counting.value ? (['counterWh', 'counterAh'] as const) : [])]
     switch (lane?.setup.feed.kind) {
       case 'hand':
         return ['percent', ...watts, ...counters]
@@ -50,7 +54,7 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
       case 'instruments':
         return ['percent']
       case 'own-battery':
-        return [...watts, ...counters]
+        return [...watts, ...counters].filter((f) => f !== 'batteryPower')
       default:
         return []
     }
@@ -68,6 +72,21 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     asked = ''
     unsafe.value = ''
     refused = undefined
+  }
+
+  /** "38 18.9" in the first field is the whole entry; a third number is what arrives at the battery. */
+  const isLine = () => /\S[\s;]+\S/.test(typed[fields.value[0]] ?? '')
+  function spread(): boolean {
+    const [first] = fields.value
+    if (!first || !isLine()) return true
+    const laid = oneLine(typed[first], lineOrder(fields.value))
+    if (!laid) {
+      errors.value = { [first]: 'There are more numbers than fields.' }
+      return false
+    }
+    if (laid.batteryPower !== undefined) bothEnds.value = true
+    Object.assign(typed, laid)
+    return true
   }
 
   /** What was typed, as numbers; undefined with the errors named when it does not hold. */
@@ -143,7 +162,7 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
   /** Notes what was typed; true once it is safe. */
   async function note(): Promise<boolean> {
     const lane = current()
-    if (!lane || busy.value) return false
+    if (!lane || busy.value || !spread()) return false
     const values = read()
     if (!values) return false
     const key = JSON.stringify([lane.setup.runId, values])
@@ -183,6 +202,8 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     busy,
     mode,
     counting,
+    bothEnds,
+    isLine,
     fields,
     places,
     note,

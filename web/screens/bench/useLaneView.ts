@@ -9,29 +9,22 @@ import { recentRate, remainingS } from '@core/model/live'
 import { capacityOf } from '@core/gear/capacity'
 import { curveFor } from '@core/plan/durations'
 import { tooHot } from '@core/protocol/heat'
-import type { Path } from '../../charts/options'
 import { useCurves } from '../../stores/curves'
 import type { Lane } from '../../stores/lane'
 import { useExpected } from '../../stores/expected'
 import { useLogbook } from '../../stores/logbook'
+import { levelsOf } from './useLanePath'
 
-/** Redrawing a path of thousands of points more often than this helps nobody, s. */
-const REDRAW_S = 1
 /** A spoilt evening is told within minutes: looking more often costs and helps nobody. */
 const LOOK_EVERY_MS = 10_000
 
-/** What a lane shows of itself: last reading, countdown, forecast, and its path so far. */
+/** What a lane shows of itself: last reading, countdown, forecast, what to mind. */
 export function useLaneView(lane: Lane) {
   const logbook = useLogbook()
   const expectedOf = useExpected()
   const curves = useCurves()
   const byHand = isByHand(lane.setup)
-  /** The thinned levels, and the last one as it was read. */
-  const levelsNow = () => {
-    const { levels } = lane.state
-    const list = levels.list()
-    return levels.last && levels.last.t > (list.at(-1)?.t ?? -1) ? [...list, levels.last] : list
-  }
+  const levelsNow = () => levelsOf(lane)
   const seen = <T>(read: () => T) => computed(() => (lane.count >= 0 ? read() : read()))
 
   const lastLevel = seen(() => lane.state.levels.last)
@@ -93,15 +86,6 @@ export function useLaneView(lane: Lane) {
     { immediateCallback: true },
   )
 
-  const drawn = computed(() => Math.floor(lane.count / (byHand ? 1 : 4 * REDRAW_S)))
-  const paths = computed<Path[]>(() => {
-    void drawn.value
-    const kept = levelsNow().map(({ t, percent }) => ({ x: t, y: percent }))
-    return [{ label: 'Level', ink: lane.setup.ink, points: kept }]
-  })
-  const events = seen(() => lane.state.events.map((e) => ({ x: e.t, text: e.text })))
-  /** The frame grows in steps, so that the path is not squeezed anew with every reading. */
-  const until = computed(() => Math.ceil(Math.max(lane.elapsedS, 3600) / 1800) * 1800)
   return {
     byHand,
     simulated: isSimulatedFeed(lane.setup),
@@ -118,8 +102,5 @@ export function useLaneView(lane: Lane) {
     untilDue,
     forecast,
     goal,
-    paths,
-    events,
-    until,
   }
 }

@@ -9,8 +9,10 @@ import FormPick from '../../forms/FormPick.vue'
 import ThresholdField from './ThresholdField.vue'
 import type { UseAdviceReturn } from './useAdvice'
 import type { UseThresholdsReturn } from './useThresholds'
+import { useSettings } from '../../stores/settings'
 
 /** For whom which, the ladder of watts, and what sources that were not tested would do. */
+const settings = useSettings()
 const props = defineProps<{
   told: UseAdviceReturn
   thresholds: UseThresholdsReturn
@@ -28,6 +30,7 @@ const purposes = computed(() =>
     atS: Number(ladderMinutes.value) * 60,
     topUpS: Number(topUpMinutes.value) * 60,
     gains: offered.value.map((o) => o.topUp),
+    currency: settings.currency,
   }),
 )
 const steps = computed(() => advice.value.ladder.steps.filter((s) => Number.isFinite(s.gain)))

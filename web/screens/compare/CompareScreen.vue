@@ -137,6 +137,9 @@ const VIEWS = [
           <RunPicker v-model:chosen="chosen" v-model:baseline="baseline" />
         </details>
         <template v-if="judged">
+          <v-btn size="small" :to="{ path: '/side-by-side/replay', query: route.query }"
+            >Play them again</v-btn
+          >
           <v-btn v-if="writeUp" size="small" color="primary" :to="backToWriteUp">Back to the write-up</v-btn>
           <v-btn v-else size="small" color="primary" @click="writeItUp">Write it up</v-btn>
         </template>

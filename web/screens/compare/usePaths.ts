@@ -6,6 +6,7 @@ import { valueAt, type Samples } from '@core/trace/samples'
 import { clock, duration, figure } from '@core/words/figures'
 import type { Path, Point } from '../../charts/options'
 import { pointsOfSamples, SHARED_PX, type View } from '../../charts/reduction'
+import { countedTrace } from '../../stores/counted'
 import { useLogbook } from '../../stores/logbook'
 import { comparedSamples, samplesByLevel, type Compared } from './compareSamples'
 import { MOST_INKS, setUpKey, type Comparison } from './useComparison'
@@ -101,7 +102,10 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
     const shift = shiftOf(id)
     return shifted(pointsOfSamples(samples, { from: view.from + shift, until: view.until + shift }, SHARED_PX), shift)
   }
-  const traceOf = (id: string) => logbook.traces.get(id)
+  const traceOf = (id: string) => {
+    const [run, trace] = [logbook.run(id), logbook.traces.get(id)]
+    return run && trace ? countedTrace(run, trace) : undefined
+  }
   const drawn = (what: Compared, view: View) => (id: string) => {
     const trace = traceOf(id)
     return trace ? inView(comparedSamples(trace, what), id, view) : []

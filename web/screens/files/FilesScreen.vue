@@ -2,6 +2,7 @@
 import { refDebounced, useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import FormPick from '../../forms/FormPick.vue'
+import FormText from '../../forms/FormText.vue'
 import { download } from '../../composables/download'
 import { useBench } from '../../stores/bench'
 import { useCopies } from '../../stores/copies'
@@ -41,6 +42,15 @@ async function exportLogbook() {
     notices.fail(error)
   }
 }
+/** What a logbook's file looks like, for programs of others. */
+async function takeSchema() {
+  const { logbookJsonSchema } = await import('@core/formats/logbookSchema')
+  download(
+    'inkpath-logbook.schema.json',
+    JSON.stringify(logbookJsonSchema(), null, 2),
+    'application/schema+json',
+  )
+}
 const takeFaults = ({ file, all }: { file: string; all: string }) =>
   download(`${file}-faults.txt`, all, 'text/plain')
 async function undoEdition() {
@@ -61,6 +71,11 @@ useEventListener('paste', (event: ClipboardEvent) => {
   if (!isField && text.trim().includes('\n'))
     void files.openAll([new File([text], 'the pasted table', { type: 'text/csv' })])
 })
+const HOURS = [
+  { value: 'auto', title: 'as this machine has it' },
+  { value: '24', title: '19:30' },
+  { value: '12', title: '7:30 PM' },
+]
 const THEMES = [
   { value: 'auto', title: 'as this machine has it' },
   { value: 'paper', title: 'paper' },
@@ -78,7 +93,10 @@ const THEMES = [
     </p>
     <h2>Take out</h2>
     <v-btn-main :disabled="logbook.isEmpty" @click="exportLogbook">Take the whole logbook (JSON)</v-btn-main>
-    <p class="quiet small">A single run’s trace is on its sheet, as CSV.</p>
+    <p class="quiet small">
+      A single run’s trace is on its sheet, as CSV.
+      <v-btn size="small" @click="takeSchema">Take the file’s schema (JSON Schema)</v-btn>
+    </p>
     <SetApart />
     <CopiesPart />
     <h2>Bring in</h2>
@@ -94,6 +112,11 @@ const THEMES = [
     <p class="quiet small">
       <v-btn size="small" @click="pasting = true">Paste or type a table</v-btn> Files can be dropped on any
       screen.
+    </p>
+    <p v-if="files.otherEnd" class="one-end" role="status">
+      <strong>{{ files.otherEnd.file }}</strong> waits for the file of its other end{{
+        files.opened ? '' : ': choose it above'
+      }}. <v-btn size="small" @click="files.otherEnd = null">Leave it out</v-btn>
     </p>
     <div v-if="files.busy && lasts" class="reading" role="status">
       <v-progress-linear
@@ -135,6 +158,14 @@ const THEMES = [
     <div class="preferences">
       <FormPick v-model="settings.theme" label="Paper" :items="THEMES" />
       <v-checkbox v-model="settings.sound" label="Sound when a reading is due" />
+      <FormPick v-model="settings.hours" label="Times of day" :items="HOURS" />
+      <FormText
+        v-model="settings.currency"
+        label="Prices are in"
+        maxlength="12"
+        placeholder="A sign or a word"
+      />
+      <v-checkbox v-model="settings.spoken" label="Say aloud which lane is to be read" />
     </div>
     <h2>Start over</h2>
     <v-btn-other color="error" :disabled="logbook.isEmpty || bench.running" @click="wiping = true"

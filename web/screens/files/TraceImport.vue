@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { idleBefore } from '@core/analysis/idle'
 import { clock, duration } from '@core/words/figures'
@@ -17,6 +17,7 @@ import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import type { OpenedTable } from '../../workers/files.worker'
 import ColumnPicker from './ColumnPicker.vue'
+import JoinPart from './JoinPart.vue'
 import WideImport from './WideImport.vue'
 
 const props = defineProps<{
@@ -86,6 +87,13 @@ const all = (): Given => ({
   startedAt: day.value ? new Date(day.value).toISOString() : null,
 })
 
+/** Another file waits to be the other end of this one's run. */
+const thisEnd = computed(
+  () => props.result && { file: props.file, trace: props.result.trace, startedAt: props.result.startedAt },
+)
+const joining = computed(() => files.otherEnd !== null && thisEnd.value !== null && !isWide.value)
+const join = useTemplateRef<{ take: () => Promise<Given['joined']> }>('join')
+
 const taking = ref(false)
 async function take(wide?: {
   columns: { column: number; sourceId: string }[]
@@ -99,7 +107,8 @@ async function take(wide?: {
       notices.say(`${ids.length} runs are in the logbook.`)
       if (isLast) await router.push({ path: '/side-by-side', query: { runs: ids.join(',') } })
     } else {
-      const id = await files.takeTrace(all())
+      const joined = joining.value ? await join.value?.take() : undefined
+      const id = await files.takeTrace(joined ? { ...all(), fromS: 0, joined } : all())
       if (id && isLast) await router.push(`/sheet/${id}`)
       else if (id) notices.say(`${props.file} is a run.`)
     }
@@ -143,8 +152,9 @@ async function take(wide?: {
           <v-btn size="small" @click="takeFaults">Take the list</v-btn></span
         >
       </v-alert>
+      <JoinPart v-if="joining" ref="join" :first="files.otherEnd!" :second="thisEnd!" />
       <PathChart
-        v-if="preview"
+        v-else-if="preview"
         :paths="preview.paths"
         :unit="preview.unit"
         :min="0"
@@ -156,7 +166,7 @@ async function take(wide?: {
         solid
       />
       <v-checkbox
-        v-if="idleS > 0"
+        v-if="idleS > 0 && !joining"
         v-model="cutIdle"
         density="compact"
         :label="`Begin at power-on, ${clock(idleS)} in the file: what idled before it is left out`"
@@ -185,8 +195,11 @@ async function take(wide?: {
     </template>
     <WideImport v-if="isWide && hasGear" :opened="opened" :taking="taking" @take="take" />
     <div class="d-flex ga-3 mt-3">
-      <v-btn-main v-if="!isWide" :disabled="!result || !hasGear" :loading="taking" @click="take()"
-        >Make it a run</v-btn-main
+      <v-btn-main v-if="!isWide" :disabled="!result || !hasGear" :loading="taking" @click="take()">{{
+        joining ? 'Make them one run' : 'Make it a run'
+      }}</v-btn-main>
+      <v-btn-other v-if="result && !joining && !isWide" @click="files.joinNext().catch(notices.fail)"
+        >It is one end: join the other file to it</v-btn-other
       >
       <v-btn @click="files.openNext()">Leave it</v-btn>
     </div>

@@ -72,6 +72,12 @@ const keep = submit(async (campaign: Campaign, thenLayOut: boolean) => {
         <template v-if="day.value.on">
           <FormText :name="`days[${i}].from`" :label="`${WEEKDAYS[i]} from`" />
           <FormText :name="`days[${i}].to`" :label="`${WEEKDAYS[i]} to`" />
+          <FormText
+            :name="`days[${i}].also`"
+            class="also"
+            :label="`${WEEKDAYS[i]}, and besides`"
+            placeholder="6:30–7:45, 12:00–13:00"
+          />
         </template>
       </div>
     </div>
@@ -79,12 +85,15 @@ const keep = submit(async (campaign: Campaign, thenLayOut: boolean) => {
     <FormText name="meters" label="Meters" numeric hint="0 where only the shown level is read" />
     <FormText name="lanes" label="Lanes at the strip" numeric />
     <FormCheck name="sideBySide" label="Runs may stand side by side" />
+    <FormCheck name="sharePorts" label="Several ports of one source may be used at once" />
     <FormText name="setupMinutes" label="Rigging a run takes" suffix="min" numeric />
     <FormText name="marginPercent" label="Kept in hand" suffix="% of the time" numeric />
     <FormText name="seed" label="Seed of the order" numeric hint="Same seed, same order" />
     <p class="wide quiet">
       The order is shuffled: a source that always came first would get the device rested and the room cool,
-      and win by it. Draining and resting may run outside the free hours; charging never does.
+      and win by it. A source that shares its watts among its ports gives each less: where several are used at
+      once, that is part of the result. Draining and resting may run outside the free hours; charging never
+      does.
     </p>
     <h2 class="wide">Units and draining</h2>
     <div v-for="{ device, path, usual } in rows" :key="device.id" class="wide fields">
@@ -123,5 +132,8 @@ const keep = submit(async (campaign: Campaign, thenLayOut: boolean) => {
   gap: 10px;
   align-items: center;
   min-height: 56px;
+}
+.also {
+  grid-column: 2 / -1;
 }
 </style>

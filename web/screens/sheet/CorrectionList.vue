@@ -5,10 +5,14 @@ import type { Run } from '@core/logbook/run'
 import type { Correction } from '@core/trace/trace'
 import { aboutColumn } from '@core/trace/valueColumn'
 import { clock, exactClock, figure, UNKNOWN } from '@core/words/figures'
+import { useCorrections } from '../../stores/corrections'
+import { useNotices } from '../../stores/notices'
 import { fullDay, timeOfDay } from '@core/words/moments'
 
 /** Everything that was ever put right in this run, the earlier ones too. */
 const props = defineProps<{ run: Run }>()
+const corrections = useCorrections()
+const notices = useNotices()
 
 const value = (c: Correction, v: number | null) =>
   v === null
@@ -70,4 +74,29 @@ const all = computed(() =>
       </table>
     </div>
   </section>
+  <section v-if="run.leftOut.length" aria-label="Left out">
+    <h2>Left out</h2>
+    <ul>
+      <li v-for="stretch in run.leftOut" :key="stretch.when">
+        <span class="figure">{{ clock(stretch.fromS) }}–{{ clock(stretch.toS) }}</span>
+        {{ stretch.readings.time.length }} {{ stretch.readings.time.length === 1 ? 'reading' : 'readings' }}:
+        {{ stretch.why }}
+        <span class="quiet">{{ fullDay(stretch.when) }}, {{ timeOfDay(stretch.when) }}</span>
+        <v-btn size="small" @click="corrections.putStretchBack(run.id, stretch.when).catch(notices.fail)"
+          >Count it again</v-btn
+        >
+      </li>
+    </ul>
+  </section>
 </template>
+
+<style scoped>
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  border-bottom: var(--hairline);
+  padding: 6px 0;
+}
+</style>

@@ -11,6 +11,7 @@ import PathChart from '../../charts/PathChart.vue'
 import type { Flag } from '../../charts/options'
 import { useChartView } from '../../composables/useChartView'
 import { useOneByOne } from '../../composables/useOneByOne'
+import { countedTrace } from '../../stores/counted'
 import PartsRuler from './PartsRuler.vue'
 import { levelPaths, samplesOfRun, stripsByLevel, stripsOf } from './runPaths'
 
@@ -29,7 +30,7 @@ const whole = computed(() => Math.max(60, durationOf(props.trace) * 1.02))
 const { view, isWhole, show, showAll, cursor, point, onKey } = useChartView(whole)
 /** The path first, then strip by strip. */
 const drawn = useOneByOne()
-const samples = computed(() => samplesOfRun(props.trace))
+const samples = computed(() => samplesOfRun(countedTrace(props.run, props.trace)))
 const level = computed(() => levelPaths(samples.value, props.run.ink, view.value, props.sourceName))
 const strips = computed(() =>
   props.across === 'level'

@@ -5,8 +5,10 @@ import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import FormFrame from './FormFrame.vue'
 import { useGearForm } from './useGearForm'
+import { useSettings } from '../../stores/settings'
 
 const props = defineProps<{ cable: Cable | null }>()
+const settings = useSettings()
 const emit = defineEmits<{ done: [] }>()
 const initial = props.cable ?? { ...cableSchema.getDefault(), id: crypto.randomUUID(), name: '', maxAmps: 3 }
 const gear = useGearForm('cables', cableSchema, initial, () => emit('done'))
@@ -47,7 +49,7 @@ const gear = useGearForm('cables', cableSchema, initial, () => emit('done'))
     />
     <FormText name="familyAmps" label="and carries for that" suffix="A" numeric />
     <FormText name="dataRating" label="Data rating" hint="As printed" />
-    <FormText name="price" label="Price" numeric />
+    <FormText name="price" label="Price" :suffix="settings.currency" numeric />
     <FormPick
       name="owned"
       label="Owned"

@@ -5,9 +5,12 @@ import { figure } from '@core/words/figures'
 import type { Cable, Device, Meter, Source } from '@core/gear/gear'
 import ShelfTabs from './ShelfTabs.vue'
 import EmptyPage from '../../components/EmptyPage.vue'
+import { useRouter } from 'vue-router'
 import { useBench } from '../../stores/bench'
 import { useLogbook, type ShelfKind } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
+import { useGuide } from '../../stores/guide'
+import { useSettings } from '../../stores/settings'
 import { useStrip } from '../../stores/strip'
 import { useStartup } from '../../stores/startup'
 import GearList, { type GearRow } from './GearList.vue'
@@ -16,6 +19,8 @@ import SourceForm from './SourceForm.vue'
 import CableForm from './CableForm.vue'
 import MeterForm from './MeterForm.vue'
 
+const settings = useSettings()
+const router = useRouter()
 const logbook = useLogbook()
 const bench = useBench()
 const strip = useStrip()
@@ -50,7 +55,11 @@ const sourceRow = (s: Source): GearRow => ({
   id: s.id,
   name: s.name,
   label: s.owned ? '' : 'not owned yet',
-  facts: [s.kind, s.price === null ? '' : `costs ${s.price}`, s.weightG === null ? '' : `${s.weightG} g`],
+  facts: [
+    s.kind,
+    s.price === null ? '' : `costs ${[s.price, settings.currency].filter((part) => part !== '').join(' ')}`,
+    s.weightG === null ? '' : `${s.weightG} g`,
+  ],
   figure: `${s.ratedWatts} W`,
   assumed: '',
   second: s.ports.length > 1 ? `${s.ports.length} ports` : '',
@@ -108,6 +117,14 @@ async function remove(kind: ShelfKind, id: string) {
     notices.fail(error)
   }
 }
+async function firstLook() {
+  try {
+    await useGuide().begin()
+    await router.push('/bench')
+  } catch (error) {
+    notices.fail(error)
+  }
+}
 const openDemo = () => startup.openDemo().catch(notices.fail)
 </script>
 
@@ -122,6 +139,7 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
       text="Put the first device and two sources on it; then the bench can set them against each other."
     >
       <v-btn-main @click="edit('devices', null)">Add a device</v-btn-main>
+      <v-btn-other @click="firstLook">See it work first: two simulated runs, a minute</v-btn-other>
       <v-btn-other @click="edit('sources', null)">Add a source</v-btn-other>
       <v-btn v-if="startup.demoAvailable" @click="openDemo">Look at the demo logbook</v-btn>
     </EmptyPage>

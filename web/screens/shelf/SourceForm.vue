@@ -10,11 +10,13 @@ import FormText from '../../forms/FormText.vue'
 import FormFrame from './FormFrame.vue'
 import OffersEcho from './OffersEcho.vue'
 import { useGearForm } from './useGearForm'
+import { useSettings } from '../../stores/settings'
 
 const props = defineProps<{ source: Source | null }>()
 const emit = defineEmits<{ done: [] }>()
 
 const logbook = useLogbook()
+const settings = useSettings()
 const initial = props.source ?? {
   ...sourceSchema.getDefault(),
   id: crypto.randomUUID(),
@@ -103,7 +105,7 @@ function submit() {
       label="Usually fed from"
       :items="[{ value: null, title: 'a source that is enough' }, ...feeders]"
     />
-    <FormText name="price" label="Price" numeric />
+    <FormText name="price" label="Price" :suffix="settings.currency" numeric />
     <FormText name="weightG" label="Weight" suffix="g" numeric />
     <FormText name="size" label="Size" hint="As measured, e.g. 32 × 30 × 42 mm" />
     <FormPick

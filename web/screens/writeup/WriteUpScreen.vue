@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js'
-import { computed, onMounted, ref, watch } from 'vue'
+import { mdiArrowDown, mdiArrowUp, mdiClose, mdiDrag } from '@mdi/js'
+import { computed, onMounted, ref, watch, useTemplateRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { pageHtml } from '@core/formats/pageHtml'
 import { pageMarkdown } from '@core/formats/pageMarkdown'
@@ -20,6 +20,7 @@ import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import PageBlockView from './PageBlockView.vue'
 import WordsBlock from './WordsBlock.vue'
+import { useDragBlocks } from './useDragBlocks'
 import { pictureSvg } from './pictures'
 import { useWriteUpPage } from './useWriteUpPage'
 
@@ -64,6 +65,8 @@ const retitle = () => {
 const blocks = computed(() => record.value?.blocks ?? [])
 const shownOf = (id: string) => page.value.blocks.find((b) => b.id === id)
 const move = (block: Block, by: number) => change((now) => ({ blocks: movedBlock(now.blocks, block.id, by) }))
+const list = useTemplateRef<HTMLElement>('list')
+useDragBlocks(list, (blockId, by) => void change((now) => ({ blocks: movedBlock(now.blocks, blockId, by) })))
 const leaveOut = (block: Block) => change((now) => ({ blocks: now.blocks.filter((b) => b.id !== block.id) }))
 const write = (block: Block, words: string) =>
   change((now) => ({
@@ -78,6 +81,8 @@ const NAMES: Record<BlockKind, string> = {
   results: 'Times',
   saved: 'Time saved',
   advice: 'For whom which',
+  parts: 'Parts of the curves',
+  grid: 'What charges what',
   heat: 'How warm',
   odd: 'What is odd',
   uncertain: 'What is uncertain',
@@ -193,14 +198,16 @@ async function remove() {
         The runs of this write-up are not in the logbook any more; its words are.
       </p>
       <p v-else-if="busy" role="status">Working out the figures …</p>
-      <ol class="blocks" data-testid="blocks">
+      <ol ref="list" class="blocks" data-testid="blocks">
         <li
           v-for="(block, i) in blocks"
           :key="block.id"
           :data-kind="block.kind"
+          :data-block="block.id"
           @keydown="onKey($event, block)"
         >
           <div class="tools margin">
+            <span class="grip" aria-hidden="true"><v-icon :icon="mdiDrag" size="20" /></span>
             <v-btn
               :icon="mdiArrowUp"
               size="small"
@@ -267,9 +274,14 @@ async function remove() {
 }
 .blocks li {
   display: grid;
-  grid-template-columns: 120px minmax(0, 1fr);
+  grid-template-columns: 148px minmax(0, 1fr);
   gap: 18px;
   padding: 6px 0;
+}
+.grip {
+  cursor: grab;
+  touch-action: none;
+  padding: 7px 2px;
 }
 .margin {
   display: flex;

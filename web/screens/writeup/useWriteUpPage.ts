@@ -4,6 +4,9 @@ import { changedSince } from '@core/logbook/writeUp'
 import { DEFAULT_MILESTONES } from '@core/analysis/milestones'
 import { QUANTITIES } from '@core/compare/quantities'
 import { resultsOf } from '@core/compare/results'
+import type { Source } from '@core/gear/gear'
+import { gridRow } from '@core/gear/grid'
+import { pairInWords } from '@core/gear/observed'
 import { isSimulated, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
@@ -12,9 +15,11 @@ import { fullDay } from '@core/words/moments'
 import type { Page, PageBar, PageBlock, PagePath } from '@core/words/page'
 import { choiceWords, oddWords, purposeWords } from '@core/words/sentences/adviceWords'
 import { CAUTIONS, doubtWords, methodWords, type Method } from '@core/words/sentences/methodWords'
+import { PART_HEAD, partRows } from '@core/words/sentences/partRows'
 import { againstWords, resultWords } from '@core/words/sentences/resultWords'
 import { goalFigure, goalTab } from '@core/words/sentences/verdictSentence'
 import { useLogbook } from '../../stores/logbook'
+import { useSettings } from '../../stores/settings'
 import { useAdvice } from '../compare/useAdvice'
 import { useComparison } from '../compare/useComparison'
 import { usePaths } from '../compare/usePaths'
@@ -38,6 +43,7 @@ export interface UseWriteUpPageReturn {
 /** A write-up as a page: made from the logbook as it is now, by the comparison that stands in the address. */
 export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPageReturn {
   const logbook = useLogbook()
+  const settings = useSettings()
   const comparison = useComparison()
   const { runs, busy, baseline } = comparison
   const thresholds = useThresholds()
@@ -102,6 +108,17 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   const isStopped = computed(() => blocking.value.length > 0 && !verdict.accepted.value)
   const fairBy = (state: string) => fair.value.filter((r) => r.state === state).map((r) => r.label.toLowerCase())
 
+  /** The gear of these runs, each with each. */
+  const grid = computed(() => {
+    const own = <T>(ids: readonly string[], of: (id: string) => T | undefined): T[] => [...new Set(ids)].flatMap((id) => of(id) ?? [])
+    const devices = own(runs.value.map((r) => r.deviceId), logbook.device)
+    const sources = own(runs.value.map((r) => r.sourceId), logbook.source)
+    const cells = (s: Source) => gridRow(s, devices, null, logbook.observations, logbook.sources)
+    return {
+      head: ['Source', ...devices.map((d) => d.name)],
+      rows: sources.map((s) => [s.name, ...cells(s).map((c) => pairInWords(c.seen[0], c.expected))]),
+    }
+  })
   const MADE: Record<Exclude<BlockKind, 'words'>, () => Omit<PageBlock, 'id'> | null> = {
     answer: () =>
       block('The answer', isStopped.value
@@ -146,7 +163,17 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
         atS: Number(thresholds.ladderMinutes.value) * 60,
         topUpS: Number(thresholds.topUpMinutes.value) * 60,
         gains: told.offered.value.map((o) => o.topUp),
+        currency: settings.currency,
       }).map(({ purpose, answer }) => `${purpose}: ${answer}.`),
+    }),
+    parts: () => {
+      const rows = setups.value.flatMap((s, i) => partRows(s.sides[0].analysis.parts).map((row) => [names.value[i], ...row]))
+      return rows.length === 0 ? null : block('Parts of the curves', ['Where power holds level, where it steps down, and where it runs out; of repeats, the first.'], {
+        table: { caption: 'Parts, by set-up', head: ['Set-up', ...PART_HEAD], rows },
+      })
+    },
+    grid: () => grid.value.rows.length === 0 ? null : block('What charges what', ['What was seen where somebody looked, else what the two should agree on.'], {
+      table: { caption: 'By source and device', ...grid.value },
     }),
     heat: () => heatBars.value.length === 0 ? null : block('How warm', [], {
       picture: { kind: 'bars', alt: heatBars.value.map((b) => `${b.name} ${b.said}`).join('; '), bars: heatBars.value },

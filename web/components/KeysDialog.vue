@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import FormDialog from '../../forms/FormDialog.vue'
-import { KEY_LIST } from './useBenchKeys'
+import FormDialog from '../forms/FormDialog.vue'
 
+/** The keys of the screen that is open. */
+defineProps<{ keys: readonly (readonly [key: string, what: string])[] }>()
 const open = defineModel<boolean>({ required: true })
 </script>
 
 <template>
   <FormDialog v-model="open" title="Keys" leave="Close" :width="520" @submit="open = false">
     <dl>
-      <template v-for="[key, what] in KEY_LIST" :key="key">
+      <template v-for="[key, what] in keys" :key="key">
         <dt>
           <kbd>{{ key }}</kbd>
         </dt>

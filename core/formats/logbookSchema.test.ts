@@ -1,0 +1,39 @@
+import Ajv from 'ajv'
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { logbookJsonSchema } from './logbookSchema'
+import { readLogbook, writeLogbook } from './logbookJson'
+
+/** A logbook with something in every collection, as the program wrote it once. */
+const stored = readFileSync(new URL('./fuzz.logbook.json', import.meta.url), 'utf8')
+const holds = new Ajv({ strict: false, allErrors: true }).compile(logbookJsonSchema())
+const file = () => JSON.parse(writeLogbook(readLogbook(stored), '2026-03-02T12:00:00.000Z')) as Logbook
+interface Logbook {
+  schemaVersion: number
+  devices: Record<string, unknown>[]
+  runs: { trace: { time: unknown[]; percent: unknown[] }; state: string }[]
+}
+const faults = (change: (logbook: Logbook) => void): string[] => {
+  const logbook = file()
+  change(logbook)
+  holds(logbook)
+  return (holds.errors ?? []).map((e) => e.instancePath)
+}
+
+describe('the JSON Schema of a logbook (held by Ajv, draft-07)', () => {
+  it('holds for what the program writes', () => {
+    const logbook = file()
+    expect(logbook.runs.length).toBeGreaterThan(0)
+    expect(faults(() => undefined)).toEqual([])
+  })
+
+  it('refuses what the program would refuse, and says where', () => {
+    expect(faults((l) => void (l.devices[0].healthPercent = 500))).toEqual(['/devices/0/healthPercent'])
+    expect(faults((l) => void (l.devices[0].kind = 'toaster'))).toEqual(['/devices/0/kind'])
+    expect(faults((l) => void (l.runs[0].state = 'lost'))).toEqual(['/runs/0/state'])
+    expect(faults((l) => void (l.runs[0].trace.percent[0] = 101))).toEqual(['/runs/0/trace/percent/0'])
+    expect(faults((l) => void (l.runs[0].trace.time = []))).toEqual(['/runs/0/trace/time'])
+    expect(faults((l) => void (l.schemaVersion = 1))).toEqual(['/schemaVersion'])
+    expect(faults((l) => void delete (l as Partial<Logbook>).devices)).toEqual([''])
+  })
+})

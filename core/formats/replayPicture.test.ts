@@ -1,0 +1,80 @@
+import { expect, it } from 'vitest'
+import type { ReplayRun } from '../compare/replay'
+import { drawReplay, FRAME, type Pen, type ReplayLook } from './replayPicture'
+
+const column = (...values: number[]) => Float64Array.from(values)
+const run = (id: string, over: Partial<ReplayRun> = {}): ReplayRun => ({
+  id,
+  name: `Hawser ${id}`,
+  level: { t: column(0, 600, 1200), v: column(10, 50, 100) },
+  watts: { t: column(0, 1200), v: column(20, 8) },
+  fullS: 1200,
+  endS: 1300,
+  simulated: false,
+  ...over,
+})
+const look: ReplayLook = {
+  inks: { 20: { colour: '#111', dash: [] }, 30: { colour: '#222', dash: [4, 2] } },
+  colours: { page: 'p', text: 't', quiet: 'q', grid: 'g', accent: 'a' },
+  text: 'Text',
+  figures: 'Figures',
+}
+/** Keeps what was drawn. */
+function drawn(runs: readonly ReplayRun[], atS: number) {
+  const texts: string[] = []
+  const places: [number, number][] = []
+  const nothing = () => undefined
+  const pen = {
+    fillRect: nothing, beginPath: nothing, stroke: nothing, fill: nothing, setLineDash: nothing,
+    fillText: (text: string, x: number, y: number) => {
+      texts.push(text.replaceAll('\u00a0', ' '))
+      places.push([x, y])
+    },
+    moveTo: (x: number, y: number) => void places.push([x, y]),
+    lineTo: (x: number, y: number) => void places.push([x, y]),
+    arc: (x: number, y: number) => void places.push([x, y]),
+  } as unknown as Pen // prettier-ignore
+  drawReplay(pen, runs, atS, { title: 'Which goes on board?', pace: '60 times as fast' }, look)
+  return { texts, places }
+}
+
+it('shows the clock, every level and watt as they count, and who has arrived', () => {
+  const half = drawn([run('20'), run('30', { fullS: NaN, endS: 2400 })], 300)
+  expect(half.texts).toEqual(
+    expect.arrayContaining([
+      'Which goes on board?',
+      '0:05:00',
+      '60 times as fast',
+      'Hawser 20',
+      '30 %',
+      '17.0 W',
+    ]),
+  )
+  expect(half.texts.filter((t) => t.includes('full in'))).toEqual([])
+  const end = drawn([run('20'), run('30', { fullS: NaN, endS: 1000 })], 1250)
+  expect(end.texts).toEqual(expect.arrayContaining(['full in 20 min', '100 %', 'stopped here']))
+})
+
+it('says in every frame that data are simulated, and only then', () => {
+  for (const atS of [0, 600, 2000])
+    expect(drawn([run('20'), run('30', { simulated: true })], atS).texts).toContain(
+      '60 times as fast · simulated data',
+    )
+  expect(drawn([run('20')], 0).texts.join()).not.toContain('simulated')
+})
+
+it('stays within the frame for any number of runs, empty and odd ones included', () => {
+  const odd = run('30', {
+    level: { t: column(), v: column() },
+    watts: { t: column(), v: column() },
+    fullS: NaN,
+    endS: 0,
+  })
+  const many = Array.from({ length: 8 }, (_, i) => (i === 3 ? odd : run('20')))
+  for (const runs of [[], [odd], many])
+    for (const atS of [0, 1, 777, 1e5])
+      for (const [x, y] of drawn(runs, atS).places) {
+        expect(x >= 0 && x <= FRAME.width).toBe(true)
+        expect(y >= 0 && y <= FRAME.height).toBe(true)
+      }
+})

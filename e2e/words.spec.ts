@@ -1,0 +1,83 @@
+import { readFile } from 'node:fs/promises'
+import { expect, test } from '@playwright/test'
+import { takeIn, withRuns } from './fixture'
+
+test('every screen lists its keys, and the rules behind the figures stand in the program', async ({
+  page,
+}) => {
+  await takeIn(page, withRuns(1))
+  for (const [path, key] of [
+    ['/bench', 'it just turned full'],
+    ['/sheet/r0', 'look closer, or from further away'],
+    ['/plan', 'this list'],
+  ]) {
+    await page.goto(path)
+    await expect(page.getByRole('button', { name: 'Keys of this screen' })).toBeVisible()
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog')).toContainText(key)
+    await page.getByRole('button', { name: 'Close' }).click()
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+  }
+  await page.goto('/shelf')
+  await page.getByRole('link', { name: 'How it works out its numbers' }).click()
+  // The same words as behind the figure on the sheet, with the numbers of the reviewer's own run.
+  const own = page.getByRole('region', { name: 'Time to 100 %' })
+  await expect(page.getByText(/numbers of Skerry P5 no. 1 from Hawser 21/)).toBeVisible()
+  await expect(own.getByText(/between 1:30:00 and 1:35:00 → 1:32:30/)).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Whether a difference is real' })).toBeVisible()
+})
+
+test('a trace goes out as Quantity / unit and comes in again; the schema of a logbook is at hand', async ({
+  page,
+}) => {
+  await takeIn(page, withRuns(1))
+  await page.goto('/sheet/r0')
+  const sentence = await page.getByTestId('sentence').innerText()
+  const taking = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Take it as “Quantity / unit”' }).click()
+  const text = await readFile((await (await taking).path())!, 'utf8')
+  expect(text.split('\r\n')[0]).toBe('Test Time / s,Shown Level / %,Power / W')
+  await page.goto('/files')
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'q.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await expect(page.getByTestId('sentence')).toHaveText(sentence)
+  await page.goto('/files')
+  const schema = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Take the file’s schema' }).click()
+  const read = JSON.parse(await readFile((await (await schema).path())!, 'utf8')) as { $schema: string }
+  expect(read.$schema).toContain('draft-07')
+})
+
+test('an empty program offers a first look that ends on a comparison, and takes it away again', async ({
+  page,
+}) => {
+  test.setTimeout(180_000)
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'See it work first' }).click()
+  const guide = page.getByRole('status', { name: 'A first look' })
+  await expect(guide).toContainText('two hours in a minute')
+  await expect(page.getByText('simulated', { exact: true })).toHaveCount(2)
+  await guide.getByRole('link', { name: 'Set them side by side' }).click({ timeout: 150_000 })
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Example 18 W')
+  await guide.getByRole('button', { name: 'Take the example away' }).click()
+  await expect(page.getByText('An empty shelf')).toBeVisible()
+})
+
+test('times of day and prices are written as preferred, after a reload too', async ({ page }) => {
+  await takeIn(page, withRuns(1))
+  await page.goto('/files')
+  await page.getByLabel('Prices are in').fill('crowns')
+  await page.getByRole('combobox', { name: 'Times of day' }).press('Enter')
+  await page.getByRole('option', { name: '19:30' }).click()
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'Edit Hawser 21' }).click()
+  await page.getByLabel('Price').fill('12')
+  await page.getByRole('button', { name: 'Put on the shelf' }).click()
+  await expect(page.getByText('costs 12 crowns')).toBeVisible()
+  await page.goto('/sheet/r0')
+  await expect(page.getByText(/1 Mar 2026|Mar 1, 2026/).first()).toContainText(
+    /\b([01]\d|2[0-3]):00\b(?! [AP]M)/,
+  )
+})

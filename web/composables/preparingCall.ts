@@ -1,0 +1,24 @@
+import { useLogbook } from '../stores/logbook'
+import { usePreparing } from '../stores/preparing'
+import { useSettings } from '../stores/settings'
+import { beep, say } from './benchCall'
+
+const SECOND_MS = 1000
+
+/** Calls once as a draining device should be looked at, and as one has rested, whichever screen is open. */
+export async function callPreparing(): Promise<void> {
+  const [preparing, logbook, settings] = [usePreparing(), useLogbook(), useSettings()]
+  const called = new Set<string>()
+  await preparing.load()
+  setInterval(() => {
+    preparing.tick()
+    for (const { deviceId, drainFromMs, due } of preparing.rows) {
+      const key = `${deviceId} ${drainFromMs} ${due}`
+      if (!due || called.has(key)) continue
+      called.add(key)
+      const name = logbook.device(deviceId)?.name ?? ''
+      if (settings.sound) beep()
+      if (settings.spoken) say(due === 'look' ? `${name}: is it at its start level?` : `${name} has rested.`)
+    }
+  }, SECOND_MS)
+}

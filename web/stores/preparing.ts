@@ -1,0 +1,60 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { hoursFromFull, preparingDue, restedMinutes, type Preparing } from '@core/bench/preparing'
+import { usualDrainHours } from '@core/plan/durations'
+import { changePreparing, loadPreparing } from '../storage/preparing'
+import { useLogbook } from './logbook'
+
+/** Devices that drain and rest before a run. By the wall clock: they go on while the program is closed. */
+export const usePreparing = defineStore('preparing', () => {
+  const logbook = useLogbook()
+  const list = ref<Preparing[]>([])
+  const nowMs = ref(Date.now())
+
+  /** Stored first, then shown. */
+  async function set(next: (now: Preparing[]) => Preparing[]) {
+    list.value = await changePreparing(next)
+  }
+  async function load() {
+    list.value = (await loadPreparing()).filter((p) => logbook.device(p.deviceId))
+  }
+
+  const hoursOf = ({ deviceId }: Preparing): number => {
+    const device = logbook.device(deviceId)
+    return device ? usualDrainHours(device) : NaN
+  }
+  const rows = computed(() =>
+    list.value.map((p) => ({ ...p, due: preparingDue(p, hoursOf(p), nowMs.value), hours: hoursOf(p) })),
+  )
+  const tick = () => void (nowMs.value = Date.now())
+
+  const others = (deviceId: string) => (p: Preparing) => p.deviceId !== deviceId
+  const begin = (p: Preparing) => set((now) => [...now.filter(others(p.deviceId)), p])
+  const done = (deviceId: string) => set((now) => now.filter(others(deviceId)))
+  /** Devices that charge now are prepared no longer. */
+  async function charging(deviceIds: readonly string[]) {
+    if (list.value.some((p) => deviceIds.includes(p.deviceId)))
+      await set((now) => now.filter((p) => !deviceIds.includes(p.deviceId)))
+  }
+
+  /** The start level was reached: it rests from now on. Gives back how long a whole draining takes, h; NaN if untold. */
+  async function reached(deviceId: string): Promise<number> {
+    let hours = NaN
+    await set((now) =>
+      now.map((p) => {
+        if (p.deviceId !== deviceId) return p
+        const resting = { ...p, restFromMs: Date.now() }
+        hours = hoursFromFull(resting)
+        return resting
+      }),
+    )
+    return hours
+  }
+  /** Whole minutes that a device has rested; '' where that was not timed. */
+  function restedNow(deviceId: string): string {
+    const found = list.value.find((p) => p.deviceId === deviceId)
+    const minutes = found ? restedMinutes(found, nowMs.value) : NaN
+    return Number.isNaN(minutes) ? '' : String(Math.round(minutes))
+  }
+  return { list, rows, nowMs, tick, load, begin, done, charging, reached, restedNow }
+})
