@@ -6,6 +6,7 @@ export default defineConfig({
   test: {
     include: ['{core,web,server,cli,demo,scripts}/**/*.test.ts'],
     environment: 'node',
+    setupFiles: ['scripts/properties.setup.ts'],
     // A loaded machine is slow, not wrong.
     testTimeout: 120_000,
     hookTimeout: 120_000,

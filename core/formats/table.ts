@@ -85,13 +85,17 @@ function cellsOf(
 function shapeOf(text: string, isHeader: IsHeader): { delimiter: string; headerRow: number } {
   const cut = text.length > SAMPLE_CHARS ? text.lastIndexOf('\n', SAMPLE_CHARS) : -1
   const sample = (cut > 0 ? text.slice(0, cut) : text).trimEnd()
+  const found: { delimiter: string; headerRow: number }[] = []
   for (const delimiter of DELIMITERS) {
     const rows = Papa.parse<string[]>(sample, { delimiter, preview: 4 * HEADER_WITHIN }).data.filter(
       (cells) => cells.some((cell) => cell.trim() !== ''),
     )
     const headerRow = rows.slice(0, HEADER_WITHIN).findIndex((cells) => cells.length > 1 && isHeader(cells))
-    if (headerRow >= 0) return { delimiter, headerRow }
+    if (headerRow >= 0) found.push({ delimiter, headerRow })
   }
+  // The first that is met: "I;T" in a note further down is cut by another sign, and its pieces may read like names.
+  const [first] = found.sort((a, b) => a.headerRow - b.headerRow)
+  if (first) return first
   const { meta } = Papa.parse<string[]>(sample, {
     delimitersToGuess: [...DELIMITERS],
     preview: HEADER_WITHIN,

@@ -28,6 +28,13 @@ describe('reading a trace', () => {
     expect(percents('time_s\tbattery_percent\n0\t5\n60\t6\n')).toEqual([5, 6])
   })
 
+  it('keeps to the first header, whatever a note further down looks like with another delimiter', () => {
+    const { trace, assumed } = read('time_s,battery_percent,note\n0,5,I;T\n60,6,time;level\n120,7,a|t\n')
+    expect(assumed).toEqual([])
+    expect(trace.percent).toEqual(Float64Array.of(5, 6, 7))
+    expect(trace.notes).toEqual(['I;T', 'time;level', 'a|t'])
+  })
+
   it('reads clocks, milliseconds, minutes and moments', () => {
     expect(times('time_s,battery_percent\n0:00:00,5\n0:05:30,6\n1:00:00,7\n')).toEqual([0, 330, 3600])
     expect(times('time,battery_percent\n00:00,5\n05:30,6\n65:00,7\n')).toEqual([0, 330, 3900])
