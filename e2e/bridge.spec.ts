@@ -64,6 +64,30 @@ test('an SCPI instrument over a real socket feeds a lane; its line is cut, marke
   expect([...times].sort((a, b) => a - b)).toEqual(times)
 })
 
+test('a survey is read by an instrument: it settles by itself and is kept by Enter', async ({ page }) => {
+  const port = Number(/:(\d+)/.exec(await begin('server/scpiSimulator.ts', '--port', '0'))![1])
+  const said = await begin('server/main.ts', '--scpi', `127.0.0.1:${port}`)
+  const base = /http:\S+/.exec(said)![0].replace(/\/$/, '')
+  const goto = page.goto.bind(page)
+  page.goto = (url: string) => goto(url.startsWith('/') ? base + url : url)
+
+  await fillShelf(page)
+  await page.goto('/bench/survey')
+  await pick(page, 'Read by', /^Inkpath Log Simulated instrument/)
+  const told = page.getByTestId('survey-told')
+  await expect(told).toContainText('as current flows')
+  await page.getByLabel('Volts and amperes').press('Enter')
+  await expect(told).toContainText(/Settled: \d+\.\d\d.V, \d\.\d\d.A/, { timeout: 60_000 })
+  await page.getByLabel('Volts and amperes').press('Enter')
+  await expect(page.getByText('Bollard 5 is on record.')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'What they gave' }).getByRole('listitem')).toHaveCount(1)
+  // The instrument dies in the middle, and that is said.
+  await page.getByLabel('Volts and amperes').press('Enter')
+  await expect(told).toContainText('Not settled yet')
+  children[0].kill('SIGKILL')
+  await expect(told).toContainText('Nothing more from')
+})
+
 test('a simulated meter and battery, each with its clock, stand together by the start of current', async ({
   page,
 }) => {

@@ -55,6 +55,20 @@ test('a spreadsheet with one column a charger becomes runs; cells can be pasted 
   await page.getByRole('button', { name: 'Make it a run' }).click()
   await expect(page.getByTestId('sentence')).toBeVisible()
 
+  // Typed from a film: its own timecode, and where on it the switch was thrown.
+  await page.goto('/files')
+  await page.getByRole('button', { name: 'Paste or type a table' }).click()
+  await page.getByRole('textbox', { name: 'Table' }).fill('time\tlevel\n0:12:45\t5\n0:22:31\t20\n0:32:31\t35')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await page.getByLabel('Clock at the switch').fill('1:12:31')
+  await expect(page.getByText(/before the last reading at 0:32:31/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Make it a run' })).toBeDisabled()
+  await page.getByLabel('Clock at the switch').fill('0:12:31')
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await page.getByRole('button', { name: 'Readings' }).click()
+  for (const time of ['0:00:14', '0:10:00', '0:20:00'])
+    await expect(page.getByRole('button', { name: `Correct the time ${time}` })).toBeVisible()
+
   // What is no spreadsheet, though it is called one.
   await page.goto('/files')
   await page

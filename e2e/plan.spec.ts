@@ -101,7 +101,7 @@ test('five sources on three devices, twice each, on evenings: laid out, dragged,
   await expect(page.getByText('Give the level.')).toBeVisible()
   await level.fill('6')
   await page.getByRole('button', { name: /^Done: Start level 5 %/ }).click()
-  await expect(page.getByText(/done: 6 %/)).toBeVisible()
+  await expect(page.getByText(/done: 6\s%/)).toBeVisible()
   await page.getByRole('button', { name: 'Done: Flight mode: on' }).click()
   await page.getByRole('button', { name: 'Skip: Apps: all closed' }).click()
   await expect(page.getByText(/skipped,/)).toBeVisible()

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
 import { takeIn, withRuns } from './fixture'
+import { pick, stopAndKeep } from './steps'
 
 test('every screen lists its keys, and the rules behind the figures stand in the program', async ({
   page,
@@ -80,4 +81,29 @@ test('times of day and prices are written as preferred, after a reload too', asy
   await expect(page.getByText(/1 Mar 2026|Mar 1, 2026/).first()).toContainText(
     /\b([01]\d|2[0-3]):00\b(?! [AP]M)/,
   )
+  // A comma, and °F: what is typed in them is kept as it always was.
+  await page.goto('/files')
+  await pick(page, 'Decimals', '12,5 W')
+  await pick(page, 'Temperatures', '°F')
+  await page.goto('/sheet/r0')
+  await expect(page.getByText(/18,0\sW/).first()).toBeVisible()
+  await page.goto('/bench')
+  await page.getByLabel('Start level').fill('5')
+  await page.getByLabel('Room').fill('200')
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await expect(page.getByText('Room must be at most 140 °F.')).toBeVisible()
+  await page.getByLabel('Room').fill('70,7')
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await stopAndKeep(page)
+  await expect(page.getByText(/70,7\s°F/)).toBeVisible()
+  await page.goto('/files')
+  await expect(page.getByRole('combobox', { name: 'Temperatures' })).toBeVisible()
+  await pick(page, 'Temperatures', '°C')
+  await pick(page, 'Decimals', '12.5 W')
+  await page.goto('/sheet')
+  await page
+    .getByRole('link', { name: / from Hawser/ })
+    .first()
+    .click()
+  await expect(page.getByText(/21\.5\s°C/)).toBeVisible()
 })

@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { readFileSync, writeFileSync } from 'node:fs'
+import { pick } from './steps'
 
 const HOSTILE = [
   '# We fitted **two** boats',
@@ -128,6 +129,8 @@ test('the data behind a write-up show the same figures in another browser; a cha
   await page.getByRole('textbox', { name: 'Own words' }).fill('Typed in haste.')
   const saving = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Data (zip)' }).click()
+  await pick(page, 'Others may use them under', /CC-BY-4\.0/)
+  await page.getByRole('button', { name: 'Take them (zip)' }).click()
   const zip = readFileSync(await (await saving).path())
   await expect(page.getByTestId('published')).toContainText(/All \d+ figures are as they were/)
 

@@ -85,6 +85,7 @@ const NO_CONTEXT: FindingContext = {
   stopLimitC: DEFAULT_STOP_LIMIT_C,
   expectedVolts: NaN,
   unknownConditions: [],
+  unpluggedS: NaN,
 }
 
 /** Works out sections of figures for one trace; never throws on a poor trace, which has findings instead. */

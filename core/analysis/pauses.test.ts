@@ -31,6 +31,8 @@ test('pauses lie between unplugged and plugged in; one that nobody ended is none
 test('it is known whether the device is unplugged now', () => {
   expect(unpluggedSince([event(20, 'unplugged'), event(30, 'own')])).toBe(20)
   expect(unpluggedSince([event(20, 'unplugged'), event(30, 'plugged-in')])).toBeUndefined()
+  // One that was put in its place later.
+  expect(unpluggedSince([event(20, 'plugged-in'), event(10, 'unplugged')])).toBeUndefined()
   expect(unpluggedSince([])).toBeUndefined()
 })
 

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { held, outcomeOf, typedSurvey, watchAtLeast, type SurveyReading } from './survey'
+import {
+  held,
+  outcomeOf,
+  pluggedIn,
+  typedSurvey,
+  watchAtLeast,
+  withSample,
+  type SurveyReading,
+} from './survey'
 
 const at = (t: number, volts: number, amps: number): SurveyReading => ({
   t,
@@ -27,6 +35,25 @@ describe('a survey', () => {
     // A single reading by hand settles nothing; two that agree do.
     expect(held([at(20, 9, 2.2)])).toBeNull()
     expect(held([at(20, 9, 2.2), at(40, 9, 1.9)])).toBeNull()
+  })
+
+  it('takes one sample a second from a meter, never one that lacks a figure or runs back', () => {
+    const one = withSample([], { t: 1, volts: 5, amps: 2 })
+    expect(one).toEqual([at(1, 5, 2)])
+    expect(withSample(one, { t: 1.5, volts: 5, amps: 2 })).toBe(one)
+    expect(withSample(one, { t: 2.5, volts: NaN, amps: 2 })).toBe(one)
+    expect(withSample(one, { t: 2, volts: 9, amps: 1 })).toHaveLength(2)
+    // A clock that was set back does not stop it.
+    expect(withSample(one, { t: -3600, volts: 9, amps: 1 }).map((r) => r.t)).toEqual([1, 1])
+    const long = from(0, 4000, 5, () => 1)
+    expect(withSample(long, { t: 4000, volts: 5, amps: 1 })).toHaveLength(4000)
+  })
+
+  it('knows that the next source was plugged in by current after a rest', () => {
+    expect(pluggedIn(false, 1.2)).toEqual({ rested: false, isIn: false })
+    expect(pluggedIn(false, 0.01)).toEqual({ rested: true, isIn: false })
+    expect(pluggedIn(true, 0.03)).toEqual({ rested: true, isIn: false })
+    expect(pluggedIn(true, -0.3)).toEqual({ rested: true, isIn: true })
   })
 
   it('waits a minute for a pad', () => {

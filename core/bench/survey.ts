@@ -35,6 +35,40 @@ export function typedSurvey(text: string): Omit<SurveyReading, 't'> | null {
     : { volts: first, amps: second, watts: first * second }
 } // prettier-ignore
 
+/** A meter that speaks more often is kept at this step, s: settling is judged over ten seconds. */
+const STEP_S = 0.9
+/** An hour and more of one source: what came first has nothing to say any more. */
+const MOST_READINGS = 4000
+
+/**
+ * The readings with one more by an instrument: at most one a second, and never before the last, whatever the clock did.
+ * The same list where it adds nothing.
+ */
+export function withSample(
+  readings: readonly SurveyReading[],
+  { t, volts, amps }: Pick<SurveyReading, 't' | 'volts' | 'amps'>,
+): readonly SurveyReading[] {
+  const last = readings[readings.length - 1]
+  if (!Number.isFinite(volts * amps) || (last && t - last.t < STEP_S && t >= last.t)) return readings
+  return [...readings, { t: Math.max(t, last?.t ?? 0), volts, amps, watts: volts * amps }].slice(
+    -MOST_READINGS,
+  )
+}
+
+/** Amperes that no idle port gives, and amperes that say that nothing is plugged in. */
+const FLOWS_A = 0.05
+const RESTS_A = 0.02
+
+/**
+ * Whether a meter's current says that the next source was plugged in: it must have rested since the last one.
+ *
+ * @param rested whether it has been seen to rest since the last source was kept
+ */
+export function pluggedIn(rested: boolean, amps: number): { rested: boolean; isIn: boolean } {
+  if (Math.abs(amps) <= RESTS_A) return { rested: true, isIn: false }
+  return { rested, isIn: rested && Math.abs(amps) >= FLOWS_A }
+}
+
 /** When the supply last changed its level, s; 0 where it never did. */
 function lastChange(readings: readonly SurveyReading[]): number {
   let at = 0

@@ -15,7 +15,36 @@ export interface FairSide {
   reading: string
   /** Whether readings were put right later. */
   corrected: boolean
+  /** Other runs that the same source fed meanwhile; see `fedBeside`. */
+  fedBeside: number
 }
+
+/** When a run charged, and from what. */
+export interface Spell {
+  id: string
+  sourceId: string
+  /** ISO 8601. */
+  startedAt: string
+  /** NaN where it is not known. */
+  durationS: number
+}
+
+/** How many other runs a source fed while it fed this one: each then gets less than it would alone. */
+export function fedBeside(run: Spell, all: readonly Spell[]): number {
+  const span = ({ startedAt, durationS }: Spell) => [
+    Date.parse(startedAt),
+    Date.parse(startedAt) + 1000 * durationS,
+  ]
+  const [from, to] = span(run)
+  return all.filter((other) => {
+    if (other.id === run.id || other.sourceId !== run.sourceId) return false
+    const [begins, ends] = span(other)
+    return begins < to && from < ends
+  }).length
+}
+
+const besideWords = (others: number): string =>
+  others === 0 ? 'alone' : others === 1 ? 'with another run' : `with ${others} other runs`
 
 export interface FairnessRow {
   label: string
@@ -71,6 +100,7 @@ export function fairness(sides: readonly FairSide[], isAligned: boolean): Fairne
     numbers('Battery health', 'blocking', of((s) => s.conditions.healthPercent), HEALTH_POINTS), // prettier-ignore
     words('State of the device', 'blocking', of((s) => s.conditions.deviceState)), // prettier-ignore
     words('Cable', 'warning', of((s) => s.cable)), // prettier-ignore
+    words('On its source', 'warning', of((s) => besideWords(s.fedBeside))), // prettier-ignore
     numbers('Room temperature', 'warning', of((s) => s.conditions.ambientC), ROOM_C), // prettier-ignore
     words('Read', 'warning', of((s) => s.reading)), // prettier-ignore
     words('Unit', 'warning', of((s) => s.conditions.unitLabel)), // prettier-ignore

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import type { Analysis } from '../analysis/analyse'
 import { noConditions } from '../protocol/runConditions'
-import { fairness, type FairSide } from './fairness'
+import { fairness, fedBeside, type FairSide } from './fairness'
 import { figuresOf, GOALS, rank } from './ranking'
 
 const full = GOALS.find((g) => g.key === 'full')!
@@ -61,6 +61,7 @@ const side = (over: Partial<FairSide> = {}, conditions: Partial<FairSide['condit
   meter: 'Tally',
   reading: 'every 5 min',
   corrected: false,
+  fedBeside: 0,
   ...over,
 })
 const stateOf = (label: string, sides: FairSide[], isAligned = false) => {
@@ -91,4 +92,29 @@ it('names every condition that differs, and takes unknown for no equal', () => {
   ])
   expect(stateOf('Cable', [side(), side({ cable: '' })])).toEqual(['unknown', 'warning'])
   expect(stateOf('Put right later', [side(), side({ corrected: true })])).toEqual(['different', 'warning'])
+  const [alone, one, two] = [0, 1, 2].map((others) => side({ fedBeside: others }))
+  expect(fairness([alone, one, two], false).find((r) => r.label === 'On its source')).toMatchObject({
+    values: ['alone', 'with another run', 'with 2 other runs'],
+    state: 'different',
+    weight: 'warning',
+  })
+})
+
+it('counts the runs that one source fed at the same time', () => {
+  const spell = (id: string, minute: number, durationS: number, sourceId = 's') => ({
+    id,
+    sourceId,
+    startedAt: new Date(Date.UTC(2026, 2, 2, 19, minute)).toISOString(),
+    durationS,
+  })
+  const all = [
+    spell('a', 0, 3600),
+    spell('b', 0, 600),
+    spell('c', 59, 60),
+    spell('d', 60, 60),
+    spell('e', 0, 3600, 't'),
+  ]
+  expect(all.map((run) => fedBeside(run, all))).toEqual([2, 1, 1, 0, 0])
+  // How long one took that was never worked out nobody knows.
+  expect(fedBeside(all[0], [...all, spell('f', 5, NaN)])).toBe(2)
 })

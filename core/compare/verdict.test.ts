@@ -1,5 +1,4 @@
 import { expect, it } from 'vitest'
-import { randomFrom, type Random } from '../stats/random'
 import { studentisedRange, studentT } from '../stats/quantiles'
 import {
   ASSUMED_REPEATABILITY,
@@ -9,6 +8,7 @@ import {
   verdict,
   type Figures,
 } from './verdict'
+import { leaderTrial, PAIR_TRIALS, pairTrial } from './verdictTrials.fixture'
 
 it('takes its factors from the usual tables', () => {
   // Tables of Student's t and of the studentised range, as in any textbook of statistics (from memory).
@@ -69,50 +69,18 @@ it('learns how well runs repeat, a little from a few and more from many', () => 
   expect(moderated([{ values: [90], uncertainty: 0 }], ASSUMED_REPEATABILITY)).toEqual(ASSUMED_REPEATABILITY)
 })
 
-/** Times as they come out: they repeat to `spread`, and are read at checks of `interval`, the middle of the bracket. */
-function measured(random: Random, truth: number, runs: number, spread: number, interval: number): Figures {
-  const values = Array.from({ length: runs }, () => {
-    const time = truth * (1 + spread * random.normal())
-    return interval > 1 ? (Math.floor(time / interval) + 0.5) * interval : time
-  })
-  return { values, uncertainty: Math.hypot(interval / Math.sqrt(12), 5 / Math.sqrt(12)) }
-}
-
 it('tells equal set-ups apart in at most 5 %, and set-ups 15 % apart in at least 95 %', () => {
-  for (const interval of [1, 300])
-    for (const runs of [1, 2, 3, 5])
-      for (const spread of [0.01, 0.02]) {
-        const random = randomFrom(100 * runs + interval)
-        let [apart, told] = [0, 0]
-        for (let i = 0; i < 1000; i++) {
-          const truth = 4000 + 4000 * random.uniform()
-          const set = (of: number) => measured(random, of, runs, spread, interval)
-          if (verdict(set(truth), set(truth)).verdict !== 'cannot-tell') apart++
-          if (verdict(set(truth), set(truth * 1.15)).verdict !== 'cannot-tell') told++
-        }
-        const label = `${runs} runs read each ${interval} s that repeat to ${spread}`
-        expect(apart / 1000, label).toBeLessThanOrEqual(0.05)
-        expect(told / 1000, label).toBeGreaterThanOrEqual(0.95)
-      }
+  for (const trial of PAIR_TRIALS) {
+    const { apart, told } = pairTrial(trial, 1000)
+    const label = `${trial.runs} runs read each ${trial.interval} s that repeat to ${trial.spread}`
+    expect(apart / 1000, label).toBeLessThanOrEqual(0.05)
+    expect(told / 1000, label).toBeGreaterThanOrEqual(0.95)
+  }
 })
 
 it('has the truly best among the leaders in at least 95 % of campaigns, equal set-ups included', () => {
-  for (const count of [3, 5, 8]) {
-    const random = randomFrom(count)
-    let led = 0
-    for (let i = 0; i < 1000; i++) {
-      const truths = Array.from({ length: count }, () => (i % 2 ? 6000 : 5000 + 3000 * random.uniform()))
-      const best = truths.indexOf(Math.min(...truths))
-      if (
-        leadingGroup(
-          truths.map((t) => measured(random, t, 2, 0.02, 60)),
-          'lower',
-        ).includes(best)
-      )
-        led++
-    }
-    expect(led / 1000, `${count} set-ups`).toBeGreaterThanOrEqual(0.95)
-  }
+  for (const count of [3, 5, 8])
+    expect(leaderTrial(count, 1000) / 1000, `${count} set-ups`).toBeGreaterThanOrEqual(0.95)
 })
 
 it('leads with the best, whichever way is better, and leaves out what was not reached', () => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { exactClock } from '../words/figures'
-import { eventSchema, forgottenSchema, readingTimeSchema } from './clockForm'
+import { eventSchema, forgottenSchema, powerOnSchema, readingTimeSchema } from './clockForm'
 
 const why = 'read off the film'
 
@@ -39,4 +39,15 @@ it('an event lies within the run and the hour after it; a forgotten reading says
   })
   expect(() => forgotten.validateSync({ time: '0:05:00', why })).toThrow('at least one value')
   expect(() => forgotten.validateSync({ time: '0:05:00', percent: '101', why })).toThrow()
+})
+
+it('power-on stands anywhere in a record, or before it, but leaves readings to keep', () => {
+  const powerOn = powerOnSchema(3600)
+  expect(powerOn.validateSync('')).toBeUndefined()
+  expect(powerOn.validateSync(' 0:12:31 ')).toBe(751)
+  expect(powerOn.validateSync('12:31,5')).toBe(751.5)
+  expect(powerOn.validateSync('-0:00:40')).toBe(-40)
+  expect(powerOn.validateSync('− 1:00:00')).toBe(-3600)
+  for (const wrong of ['1:00:00', '-1:00:01', 'soon', '-', '12'])
+    expect(() => powerOn.validateSync(wrong), wrong).toThrow('before the last reading at 1:00:00')
 })

@@ -17,6 +17,28 @@ const clockBetween = (lowS: number, highS: number, said: string) =>
     .max(highS, said)
     .required(said)
 
+/** A record may begin so long after power-on, s. */
+const LATE_S = 3600
+
+/**
+ * Where power-on stands in a record, on the record's own clock, s: "0:12:31" of a film; "-0:00:40" where its zero lies
+ * 40 s after the switch. Undefined where nothing is typed.
+ *
+ * @param lastS the record's last reading
+ */
+export const powerOnSchema = (lastS: number) => {
+  const said = `Write the time like 0:12:31, before the last reading at ${exactClock(lastS)}; or -0:00:40 where power came before the record’s zero.`
+  return number()
+    .transform((_, typed: unknown) => {
+      const [, minus, time] = /^([-−]?)\s*(.*)$/.exec(String(typed ?? '').trim())!
+      return time === '' && !minus ? undefined : (minus ? -1 : 1) * parseClock(time)
+    })
+    .typeError(said)
+    .min(-LATE_S, said)
+    .max(lastS, said)
+    .test('before', said, (at) => at === undefined || at < lastS)
+}
+
 /** A moment to go to; anything past the end is the end. */
 export const clockField = clockBetween(0, Infinity, 'Write the time like 0:12:30.')
 

@@ -7,6 +7,7 @@ import { blankDevice } from '../gear/deviceFields'
 import { blankRun } from '../logbook/run'
 import { emptyLogbook, type Logbook } from '../logbook/logbook'
 import { traceFromReadings } from '../trace/trace'
+import { LICENCES } from './licences'
 import { dataPackage, readDataPackage, type PackageOptions } from './dataPackage'
 import { readLogbook } from './logbookJson'
 
@@ -72,6 +73,14 @@ describe('a data package', () => {
     const tables = descriptor.resources.filter((r) => r.profile === 'tabular-data-resource')
     expect(tables).toHaveLength(4)
     for (const table of tables) expect(isTable(table), JSON.stringify(isTable.errors)).toBe(true)
+    // Every licence on offer holds to it, and so does none at all.
+    for (const license of [...LICENCES, null]) {
+      const offered = JSON.parse(
+        (await dataPackage(logbook, { ...options, license }, hashOf))['datapackage.json'],
+      ) as { licenses?: unknown }
+      expect(isPackage(offered)).toBe(true)
+      expect(offered.licenses).toEqual(license ? [license] : undefined)
+    }
     // The schema is no rubber stamp.
     expect(isPackage({ ...descriptor, resources: [] })).toBe(false)
     expect(isTable({ ...tables[0], path: undefined })).toBe(false)

@@ -2,6 +2,7 @@ import Papa from 'papaparse'
 import { CHANNELS, channel } from '../trace/channels'
 import type { Logbook } from '../logbook/logbook'
 import type { Run } from '../logbook/run'
+import type { Licence } from './licences'
 import { writeLogbook } from './logbookJson'
 import { UnreadableFile } from './problem'
 import { guardCell } from './textCell'
@@ -22,7 +23,8 @@ export interface PackageOptions {
   withoutPrivate: boolean
   /** How it was measured, in sentences. */
   method: readonly string[]
-  license: { name: string; title: string; path: string }
+  /** Null where others may not use it without asking. */
+  license: Licence | null
   /** Of the write-up that goes with it; '' for none. */
   writeUpId: string
 }
@@ -131,7 +133,7 @@ export async function dataPackage(logbook: Logbook, options: PackageOptions, has
       profile: 'data-package',
       created: options.createdAt,
       description: options.method.join(' '),
-      licenses: [options.license],
+      ...(options.license ? { licenses: [options.license] } : {}),
       resources: [...resources, own],
     },
     null,

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
+import { writeFigures } from '../words/figures'
 import type { Page } from '../words/page'
 import { pageHtml } from './pageHtml'
 import { pageMarkdown } from './pageMarkdown'
 import { pageSpoken, spoken, spokenNumber } from './pageSpoken'
-import { svgPicture } from './svgPicture'
+import { panelsAcross, svgPicture } from './svgPicture'
 
 const NASTY = `<script>x</script> & "quotes" 'too'`
 const page: Page = {
@@ -42,6 +43,13 @@ describe('a page for others', () => {
     expect(spoken('−2.5 °C, 77 % of 20.07 Wh, 1 W')).toBe(
       'minus two point five degrees Celsius, seventy seven percent of twenty point zero seven watt-hours, one watt',
     )
+    // In own words a comma may part thousands; where the reader writes decimals with it, it parts them.
+    expect(spoken('It took 12,5 W')).toContain('twelve,five watts')
+    writeFigures({ comma: true, fahrenheit: true })
+    expect(spoken('It took 12,5 W at 104 °F')).toBe(
+      'It took twelve point five watts at one hundred four degrees Fahrenheit',
+    )
+    writeFigures({ comma: false, fahrenheit: false })
     expect(pageSpoken(page)).toContain('Hawser thirty took one hour eighteen minutes')
     expect(pageSpoken(page)).toContain('What follows was simulated.')
   })
@@ -54,6 +62,31 @@ describe('a page for others', () => {
     expect(new Set(rows).size).toBe(3)
     // The last to arrive stands on top.
     expect([...rows].sort((a, b) => b - a)).toEqual(rows)
+  })
+
+  it('draws small frames to one scale, as many across as can be read', () => {
+    expect([panelsAcross(820, 5), panelsAcross(380, 5), panelsAcross(1280, 3), panelsAcross(100, 0)]).toEqual(
+      [2, 1, 3, 1],
+    )
+    const { paths } = picture(['full'])
+    const frame = (title: string) => ({ title, paths })
+    const svg = svgPicture(
+      {
+        kind: 'panels',
+        alt: 'frames',
+        panels: [frame('Hawser <20>'), frame('Bollard 12'), frame('Gangway 65')],
+        until: 7200,
+        unit: '%',
+        max: 100,
+      },
+      { ...options, width: 820, height: 520 },
+    )
+    expect(svg.match(/<polyline/g)).toHaveLength(3)
+    expect(svg).toContain('Hawser &#60;20&#62;')
+    expect(svg).toContain('translate(410 0)')
+    expect(svg).toContain('translate(0 253)')
+    // One clock: each ends at the same place in its frame.
+    expect(new Set([...svg.matchAll(/points="([^"]*)"/g)].map((m) => m[1])).size).toBe(1)
   })
 
   it('draws a bar for each, and none where there is no figure', () => {

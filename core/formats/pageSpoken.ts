@@ -1,4 +1,5 @@
 import { ToWords } from 'to-words'
+import { howWritten } from '../words/figures'
 import type { Page } from '../words/page'
 
 const words = new ToWords({ localeCode: 'en-US' })
@@ -20,20 +21,26 @@ const UNITS: [RegExp, one: string, many: string][] = [
   [/^V\b/, 'volt', 'volts'],
   [/^A\b/, 'ampere', 'amperes'],
   [/^°C/, 'degree Celsius', 'degrees Celsius'],
+  [/^°F/, 'degree Fahrenheit', 'degrees Fahrenheit'],
   [/^%/, 'percent', 'percent'],
   [/^×/, 'times', 'times'],
 ]
-const NUMBER = /([−-])?(\d+(?:\.\d+)?)\s?(h|min|s|Wh|Ah|W|V|A|°C|%|×)?(?![\w])/g
+/** A comma parts decimals only where the reader writes so: elsewhere it may part thousands. */
+const numbers = () =>
+  new RegExp(
+    String.raw`([−-])?(\d+(?:[${howWritten().comma ? '.,' : '.'}]\d+)?)\s?(h|min|s|Wh|Ah|W|V|A|°C|°F|%|×)?(?![\w])`,
+    'g',
+  )
 
 /** A sentence with every number as it is said; a number within a name stays as it is read: "Hawser thirty". */
 export const spoken = (text: string): string =>
   text
     .replace(/\u00A0/g, ' ')
     .replace(/±/g, 'plus or minus')
-    .replace(NUMBER, (_, minus: string | undefined, number: string, unit: string | undefined) => {
+    .replace(numbers(), (_, minus: string | undefined, number: string, unit: string | undefined) => {
       const said = (minus ? 'minus ' : '') + spokenNumber(number)
       const found = unit && UNITS.find(([pattern]) => pattern.test(unit))
-      return found ? `${said} ${Number(number) === 1 ? found[1] : found[2]}` : said
+      return found ? `${said} ${Number(number.replace(',', '.')) === 1 ? found[1] : found[2]}` : said
     })
 
 /** A page as a script: what stands in sentences and lists, a line each; tables are for the eye. */

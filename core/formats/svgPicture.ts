@@ -1,5 +1,5 @@
 import { ticks } from 'd3-array'
-import type { PageBars, PagePaths, PagePicture } from '../words/page'
+import type { PageBars, PagePanels, PagePaths, PagePicture } from '../words/page'
 
 /** An ink as a picture draws it. */
 export interface PictureInk {
@@ -35,9 +35,20 @@ const SHORTEST_S = 60
 
 /** A picture as one SVG that stands alone, with its title and description for those who cannot see it. */
 export function svgPicture(picture: PagePicture, o: PictureOptions): string {
-  const body = picture.kind === 'paths' ? pathsBody(picture, o) : barsBody(picture, o)
+  const body = bodyOf(picture, o)
   const mark = o.mark ? label(o.width - MARGIN.right, o.height - 6, o.mark, o.quiet, 'end', 11) : ''
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${o.width} ${o.height}" width="${o.width}" height="${o.height}" role="img" font-family="${escaped(FONT)}"><title>${escaped(picture.alt)}</title><rect width="100%" height="100%" fill="${escaped(o.ground)}"/>${body}${mark}</svg>`
+}
+
+function bodyOf(picture: PagePicture, o: PictureOptions): string {
+  switch (picture.kind) {
+    case 'paths':
+      return pathsBody(picture, o)
+    case 'bars':
+      return barsBody(picture, o)
+    case 'panels':
+      return panelsBody(picture, o)
+  }
 }
 
 const label = (x: number, y: number, text: string, fill: string, anchor = 'start', size = 13, weight = 400) =>
@@ -78,12 +89,36 @@ function pathsBody({ paths, until: length, unit, max }: PagePaths, o: PictureOpt
     const [endX, endY] = [x(endOf(p).x), y(endOf(p).y)]
     const rowY = MARGIN.top + (named.length - 1 - i) * ROW + 8
     const isLeft = endX > left + Math.min(NAME_PX, o.width * NAME_AT_MOST)
-    const text = label(isLeft ? endX - 6 : endX + 6, rowY, `${p.name}  ${p.end}`, colour, isLeft ? 'end' : 'start', 13, 600)
+    const text = label(isLeft ? endX - 6 : endX + 6, rowY, p.name ? `${p.name}  ${p.end}` : p.end, colour, isLeft ? 'end' : 'start', 13, 600)
     const halo = text.replace('<text ', `<text paint-order="stroke" stroke="${escaped(o.ground)}" stroke-width="4" `)
     return line(endX, rowY - 4, endX, endY, colour, ' stroke-opacity="0.55"') + halo
   })
   return [...grid, line(left, bottom, right, bottom, o.quiet), ...drawn, ...names].join('')
 } // prettier-ignore
+
+/** Narrower than this no frame can be read, px. */
+const PANEL_PX = 300
+const PANEL_TITLE_PX = 22
+
+/** How many frames stand side by side in a picture of this width. */
+export const panelsAcross = (width: number, count: number): number =>
+  Math.max(1, Math.min(count, Math.floor(width / PANEL_PX)))
+
+function panelsBody({ panels, until, unit, max }: PagePanels, o: PictureOptions): string {
+  const across = panelsAcross(o.width, panels.length)
+  const rows = Math.ceil(panels.length / across)
+  const [width, height] = [o.width / across, (o.height - MARGIN.top) / Math.max(1, rows)]
+  return panels
+    .map(({ title, paths }, i) => {
+      const [x, y] = [(i % across) * width, Math.floor(i / across) * height]
+      const frame = pathsBody(
+        { kind: 'paths', alt: '', paths, until, unit, max },
+        { ...o, width, height: height - PANEL_TITLE_PX },
+      )
+      return `<g transform="translate(${fixed(x)} ${fixed(y)})">${label(MARGIN.left, PANEL_TITLE_PX - 4, title, o.text, 'start', 13, 600)}<g transform="translate(0 ${PANEL_TITLE_PX})">${frame}</g></g>`
+    })
+    .join('')
+}
 
 const endOf = (p: { points: readonly { x: number; y: number }[] }) =>
   p.points[p.points.length - 1] ?? { x: 0, y: 0 }

@@ -47,15 +47,3 @@ function adviceFor(expected: Outcome, seen: ObservedOutcome): string {
     return 'It uses more than it gets: note the load it was under, or check the source’s rating.'
   return 'Check the cable and the port first, then the ratings of both.'
 }
-
-/** A pair in a few words: what was last seen, else what is expected; watts to a tenth where they are known. */
-export function pairInWords(
-  seen: { outcome: ObservedOutcome; watts: number | null } | undefined,
-  expected: Pick<Agreement, 'outcome' | 'watts'>,
-): string {
-  const watts = (w: number) => `${w.toFixed(1)}\u00a0W`
-  if (seen)
-    return [OBSERVED_WORDS[seen.outcome], ...(seen.watts === null ? [] : [watts(seen.watts)])].join(', ')
-  const most = expected.watts > 0 ? [`up to ${watts(expected.watts)}`] : []
-  return `${[EXPECTED_WORDS[expected.outcome], ...most].join(', ')} (expected)`
-}

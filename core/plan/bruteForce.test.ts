@@ -12,13 +12,19 @@ const SLOTS = 6
 function shortest(jobs: readonly Job[], windows: readonly Window[], means: Means): number {
   interface Stand { job: Job; start: number; unit: number; day: string; free: number } // prettier-ignore
   let best = Infinity
+  /** Time between two moments in which a unit can be drained and rested. */
+  const between = (from: number, to: number): number =>
+    means.attended
+      ? windows.reduce((sum, w) => sum + Math.max(0, Math.min(to, w.endS) - Math.max(from, w.startS)), 0)
+      : to - from
   const allowed = (a: Stand, others: readonly Stand[]): boolean => {
     for (const b of others) {
       if (a.job.pair === b.job.pair && a.day === b.day) return false
       if (a.job.device !== b.job.device || a.unit !== b.unit) continue
       // A unit is drained and rested between two runs.
       const [first, second] = a.start <= b.start ? [a, b] : [b, a]
-      if (second.start - second.job.prepS < first.start + first.job.chargeS) return false
+      const ended = first.start + first.job.chargeS
+      if (second.start < ended || between(ended, second.start) < second.job.prepS) return false
     }
     const all = [...others, a]
     const ports = (source: string) => means.ports?.[source] ?? 1
@@ -48,7 +54,7 @@ function shortest(jobs: readonly Job[], windows: readonly Window[], means: Means
         const used = k * SLOTS * HALF + start + job.chargeS - w.startS
         for (let unit = 0; unit < (means.units[job.device] ?? 1); unit++) {
           const stand = { job, start, unit, day: w.day, free: used }
-          if (start - job.prepS >= 0 && allowed(stand, stands))
+          if (between(0, start) >= job.prepS && allowed(stand, stands))
             place(i + 1, [...stands, stand], Math.max(free, used))
         }
       }
@@ -76,7 +82,8 @@ it('is as short as the shortest of all timetables, on small cases; the bound nev
       fc.integer({ min: 1, max: 2 }),
       fc.integer({ min: 1, max: 2 }),
       fc.integer({ min: 1, max: 3 }),
-      (drawn, atOnce, units, ports) => {
+      fc.boolean(),
+      (drawn, atOnce, units, ports, attended) => {
         const jobs = drawn.map(({ device, source, half, prep }, i) => ({
           id: `r${i}`,
           device,
@@ -85,7 +92,7 @@ it('is as short as the shortest of all timetables, on small cases; the bound nev
           chargeS: half * HALF,
           prepS: prep * HALF,
         }))
-        const means = { atOnce, units: { a: units }, ports: { s: ports } }
+        const means = { atOnce, units: { a: units }, ports: { s: ports }, attended }
         const least = shortest(jobs, windows, means)
         const plan = schedule(jobs, windows, means, { seed: 1, readyFromS: 0 })
         // Where not all can stand, some are named; a timetable is never shorter than the shortest.

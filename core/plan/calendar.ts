@@ -1,6 +1,8 @@
 import ical from 'ical-generator'
 import { duration } from '../words/figures'
 import type { Campaign } from './campaign'
+import { dayAndTime } from '../words/moments'
+import { prepareFrom } from './jobs'
 import type { Names } from './words'
 
 /** A line break in a name must not become a line of the calendar. */
@@ -16,10 +18,10 @@ export function calendarOf(campaign: Campaign, names: Names, stamp: Date): strin
     name: oneLine(campaign.name),
     prodId: { company: 'inkpath-log', product: 'plan', language: 'EN' },
   })
+  const prepareAt = prepareFrom(campaign)
   for (const planned of campaign.planned) {
     if (!planned.slot || planned.setAside !== null) continue
     const start = new Date(planned.slot.startsAt)
-    const readyBy = new Date(start.getTime() - planned.slot.prepS * 1000)
     calendar.createEvent({
       id: `${planned.id}@inkpath-log`,
       stamp,
@@ -30,7 +32,7 @@ export function calendarOf(campaign: Campaign, names: Names, stamp: Date): strin
       ),
       description: [
         `Protocol: ${oneLine(campaign.protocol.name)}.`,
-        `Begin draining and resting ${duration(planned.slot.prepS)} before, at ${readyBy.toISOString()}.`,
+        `Begin draining and resting, ${duration(planned.slot.prepS)} in all, at ${dayAndTime(prepareAt(planned.slot))}.`,
         'Do not leave a charge unattended.',
       ].join('\n'),
     })

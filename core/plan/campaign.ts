@@ -18,6 +18,8 @@ export interface BenchMeans {
   sideBySide: boolean
   /** Several ports of one source may feed runs at the same time. */
   sharePorts: boolean
+  /** Devices are drained and rested only while somebody is there. */
+  drainAttended: boolean
   /** Equal units by device id; one where not named. */
   units: Record<string, number>
   /** Hours from full to empty by device id; the usual figure of its kind where not named. */
@@ -84,6 +86,7 @@ export const usualMeans = (): BenchMeans => ({
   lanes: 2,
   sideBySide: true,
   sharePorts: false,
+  drainAttended: false,
   units: {},
   drainHours: {},
   setupMinutes: 10,

@@ -1,7 +1,9 @@
 import type { Source } from '../gear/gear'
 import { atOnceOf, pairKey, type Campaign, type PlannedRun, type Slot } from './campaign'
 import type { Expectation } from './durations'
+import { AT_ANY_HOUR, whileSomebodyIsThere } from './preparation'
 import type { Job, Means, Placed, Window } from './timetable'
+import { windowsOf } from './windows'
 
 // From a campaign's words (planned runs, slots) to the timetable's (jobs, places), and back.
 
@@ -9,11 +11,26 @@ import type { Job, Means, Placed, Window } from './timetable'
 export const timetableMeans = (means: Campaign['means'], sources: readonly Source[]): Means => ({
   atOnce: atOnceOf(means),
   units: means.units,
+  attended: means.drainAttended,
   ports: means.sharePorts ? Object.fromEntries(sources.map((s) => [s.id, s.ports.length])) : {},
 })
 
 /** Preparing may begin a day before the first free hour. */
 export const readyFrom = (windows: readonly Window[]): number => (windows[0]?.startS ?? 0) - 86_400
+
+/** Tells when draining and resting for a run of a campaign must begin at the latest, ms since 1970. */
+export function prepareFrom({
+  means,
+  availability,
+}: Pick<Campaign, 'means' | 'availability'>): (slot: Slot) => number {
+  const { beginBy } = means.drainAttended ? whileSomebodyIsThere(windowsOf(availability)) : AT_ANY_HOUR
+  return ({ startsAt, prepS }) => {
+    const startS = Date.parse(startsAt) / 1000
+    const from = beginBy(startS, prepS)
+    // Hours that were taken away since, or a run that was put before them: as if it drained by itself.
+    return 1000 * (Number.isFinite(from) ? from : AT_ANY_HOUR.beginBy(startS, prepS))
+  }
+}
 
 /** Runs that need a place: neither begun nor set aside. */
 export const openRuns = (campaign: Campaign, settled: ReadonlySet<string>): PlannedRun[] =>

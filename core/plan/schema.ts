@@ -66,6 +66,7 @@ export const meansSchema = object({
   lanes: wholeNumber('The number of lanes', 1, 8),
   sideBySide: boolean().defined().default(true),
   sharePorts: boolean().defined().default(false),
+  drainAttended: boolean().defined().default(false),
   units: byId('The number of units', 1, 20, true),
   drainHours: byId('Hours to drain', 0, 48, false),
   setupMinutes: neededNumber('Minutes to rig a run', 0, 240),

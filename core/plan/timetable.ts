@@ -1,3 +1,5 @@
+import { AT_ANY_HOUR, whileSomebodyIsThere, type Preparation } from './preparation'
+
 /**
  * Which runs stand where in time. All times in seconds since 1970, all lengths in seconds.
  * A run occupies its unit from the start of its preparation to its end, and its source, its meter and its
@@ -11,7 +13,7 @@ export interface Job {
   /** Repeats of one pair share it; they never stand on the same day. */
   pair: string
   chargeS: number
-  /** Draining and resting before the charge. They may run outside the free hours; charging may not. */
+  /** Draining and resting before the charge. They may run outside the free hours, if so wanted; charging may not. */
   prepS: number
 }
 
@@ -29,6 +31,8 @@ export interface Means {
   units: Readonly<Record<string, number>>
   /** Runs that a source may feed at once, each from a port of its own; one where it is not named. */
   ports?: Readonly<Record<string, number>>
+  /** Units are drained and rested only while somebody is there: in the free hours. */
+  attended?: boolean
 }
 
 /** How many runs a source may feed at once. */
@@ -61,6 +65,7 @@ export type Placing = { ok: true; placed: Placed } | { ok: false; obstacle: Obst
 export class Timetable {
   private readonly byWindow: Placed[][]
   private readonly byDevice = new Map<string, Placed[]>()
+  private readonly preparation: Preparation
   private longestPrepS = 0
   /**
    * By window: charging seconds in all ('') and by source, and occupied seconds by device ('@' before its id).
@@ -75,6 +80,7 @@ export class Timetable {
   ) {
     this.byWindow = windows.map(() => [])
     this.taken = windows.map(() => new Map())
+    this.preparation = means.attended ? whileSomebodyIsThere(windows) : AT_ANY_HOUR
   }
 
   get placed(): Placed[] {
@@ -99,9 +105,10 @@ export class Timetable {
   candidates(job: Job, window: number, notBeforeS = -Infinity): number[] {
     const { startS, endS } = this.windows[window]
     const latest = endS - job.chargeS
-    const starts = new Set([Math.max(startS, notBeforeS), Math.max(startS, this.readyFromS + job.prepS)])
+    const starts = new Set([Math.max(startS, notBeforeS), Math.max(startS, this.firstReady(job.prepS))])
     for (const other of this.byWindow[window]) starts.add(other.endS)
-    for (const other of this.byDevice.get(job.device) ?? []) starts.add(other.endS + job.prepS)
+    for (const other of this.byDevice.get(job.device) ?? [])
+      starts.add(this.preparation.readyAt(other.endS, job.prepS))
     return [...starts].filter((s) => s >= startS && s >= notBeforeS && s <= latest).sort((a, b) => a - b)
   }
 
@@ -153,32 +160,38 @@ export class Timetable {
     )
   }
 
+  /** When a unit that nobody used is ready at the earliest. */
+  private firstReady(prepS: number): number {
+    return this.preparation.readyAt(this.readyFromS, prepS)
+  }
+
   private freeUnit(job: Job, startS: number, endS: number): number | Obstacle {
-    if (startS - job.prepS < this.readyFromS)
-      return { rule: 'unit-not-ready', readyS: this.readyFromS + job.prepS, by: null }
+    const readyS = this.firstReady(job.prepS)
+    if (startS < readyS) return { rule: 'unit-not-ready', readyS, by: null }
     const count = Math.max(1, this.means.units[job.device] ?? 1)
     const others = this.byDevice.get(job.device) ?? []
     let first: Obstacle | undefined
     for (let unit = 0; unit < count; unit++) {
       const obstacle = others
         .filter((o) => o.unit === unit)
-        .map((o) => clash(o, job, startS, endS))
+        .map((o) => this.clash(o, job, startS, endS))
         .find((o) => o !== null)
       if (!obstacle) return unit
       first ??= obstacle
     }
     return first!
   }
-}
 
-/** What an earlier or later run on the same unit has against one from `startS` to `endS`. */
-function clash(other: Placed, job: Job, startS: number, endS: number): Obstacle | null {
-  if (other.startS < endS && startS < other.endS) return { rule: 'unit-busy', by: other }
-  if (other.endS <= startS && other.endS > startS - job.prepS)
-    return { rule: 'unit-not-ready', readyS: other.endS + job.prepS, by: other }
-  if (other.startS >= endS && other.startS - other.job.prepS < endS)
-    return { rule: 'next-not-ready', by: other }
-  return null
+  /** What an earlier or later run on the same unit has against one from `startS` to `endS`. */
+  private clash(other: Placed, job: Job, startS: number, endS: number): Obstacle | null {
+    if (other.startS < endS && startS < other.endS) return { rule: 'unit-busy', by: other }
+    if (other.endS <= startS) {
+      const readyS = this.preparation.readyAt(other.endS, job.prepS)
+      return readyS > startS ? { rule: 'unit-not-ready', readyS, by: other } : null
+    }
+    const isReady = this.preparation.readyAt(endS, other.job.prepS) <= other.startS
+    return isReady ? null : { rule: 'next-not-ready', by: other }
+  }
 }
 
 const refuse = (obstacle: Obstacle): Placing => ({ ok: false, obstacle })

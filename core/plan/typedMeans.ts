@@ -23,6 +23,7 @@ export interface TypedMeans {
   lanes: string
   sideBySide: boolean
   sharePorts: boolean
+  drainAttended: boolean
   setupMinutes: string
   marginPercent: string
   seed: string
@@ -60,6 +61,7 @@ export function openMeans({ availability, means }: Campaign, deviceIds: readonly
     lanes: String(means.lanes),
     sideBySide: means.sideBySide,
     sharePorts: means.sharePorts,
+    drainAttended: means.drainAttended,
     setupMinutes: String(means.setupMinutes),
     marginPercent: String(means.marginPercent),
     seed: String(means.seed),

@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { blankSource } from '../gear/blanks'
 import { blankDevice, type Device } from '../gear/deviceFields'
 import type { Source } from '../gear/gear'
@@ -9,6 +9,7 @@ import { cellProgress, countStates, isOver, nextUp, settledRuns, stateOf, type M
 import { pairsFor, QUESTIONS } from './questions'
 import type { Saving } from './savings'
 import type { Placed } from './timetable'
+import { writeHours } from '../words/moments'
 import { lengthInWords, limitInWords, obstacleInWords, savingInWords } from './words'
 
 const names = { device: (id: string) => `dev ${id}`, source: (id: string) => `src ${id}` }
@@ -26,6 +27,8 @@ const by: Placed = {
 }
 
 describe('what stands in the way, in words', () => {
+  beforeAll(() => writeHours('24'))
+  afterAll(() => writeHours('auto'))
   it.each([
     [{ rule: 'outside-hours' }, 'That moment lies outside the free hours.'],
     [
@@ -262,6 +265,7 @@ describe('where planned runs stand', () => {
       atOnce: 3,
       units: { p: 2 },
       ports: {},
+      attended: false,
     })
     expect(timetableMeans({ ...usualMeans(), lanes: 5, meters: 0 }, []).atOnce).toBe(5)
     expect(timetableMeans({ ...usualMeans(), lanes: 5, sideBySide: false }, []).atOnce).toBe(1)

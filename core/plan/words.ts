@@ -1,5 +1,6 @@
 import { format } from 'date-fns'
 import { duration } from '../words/figures'
+import { timeOfDay } from '../words/moments'
 import type { Bottleneck } from './bound'
 import type { Arrangement } from './arrangement'
 import type { Saving } from './savings'
@@ -11,8 +12,9 @@ export interface Names {
   source(id: string): string
 }
 
-const time = (seconds: number): string => format(new Date(seconds * 1000), 'HH:mm')
-const dayAndTime = (seconds: number): string => format(new Date(seconds * 1000), 'EEE d MMM, HH:mm')
+const time = (seconds: number): string => timeOfDay(seconds * 1000)
+const dayAndTime = (seconds: number): string =>
+  `${format(new Date(seconds * 1000), 'EEE d MMM')}, ${time(seconds)}`
 const inWords = ({ job }: Placed, names: Names): string =>
   `${names.device(job.device)} from ${names.source(job.source)}`
 

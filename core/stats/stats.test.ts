@@ -1,5 +1,6 @@
 import { mean, standardDeviation } from 'simple-statistics'
 import { expect, it } from 'vitest'
+import { exactInterval } from './binomial'
 import { fitLine } from './line'
 import { quantile } from './quantile'
 import { randomFrom } from './random'
@@ -58,4 +59,14 @@ it('takes the value below which a share lies, in any order, and none of nothing'
   expect(quantile(values, 0.5)).toBe(9)
   expect(quantile(Float64Array.from(values), 0.9)).toBe(16)
   expect(quantile([], 0.5)).toBeNaN()
+})
+
+it('says between which shares a count leaves the truth, exactly', () => {
+  // 4 of 20 at 90 %: 0.071354 and 0.401029 (e-Handbook of statistical methods 7.2.4.1, from memory).
+  const [low, high] = exactInterval(4, 20, 0.9)
+  expect(low).toBeCloseTo(0.071354, 6)
+  expect(high).toBeCloseTo(0.401029, 5)
+  // None of n: 1 − 0.025^(1/n), in closed form; all of n is its mirror image.
+  expect(exactInterval(0, 10)).toEqual([0, expect.closeTo(1 - 0.025 ** 0.1, 9)])
+  expect(exactInterval(10, 10)).toEqual([expect.closeTo(0.025 ** 0.1, 9), 1])
 })

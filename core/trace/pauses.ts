@@ -25,7 +25,9 @@ export function pausesOf(events: readonly TraceEvent[]): Pause[] {
 
 /** When the device was unplugged, s, if it still is. */
 export function unpluggedSince(events: readonly TraceEvent[]): number | undefined {
-  const last = events.findLast(({ kind }) => kind === 'unplugged' || kind === 'plugged-in')
+  const last = [...events]
+    .sort((a, b) => a.t - b.t)
+    .findLast(({ kind }) => kind === 'unplugged' || kind === 'plugged-in')
   return last?.kind === 'unplugged' ? last.t : undefined
 }
 

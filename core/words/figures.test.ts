@@ -1,14 +1,21 @@
-import { describe, expect, it } from 'vitest'
+import { afterEach, describe, expect, it } from 'vitest'
 import {
   asRead,
+  asWritten,
   clock,
   countdown,
+  difference,
   duration,
   exactClock,
   figure,
+  howWritten,
+  keptValue,
+  plainly,
   points,
   UNKNOWN,
   withSpread,
+  writeFigures,
+  writtenTitle,
 } from './figures'
 
 /** No-break spaces as plain ones, so that the expectations can be read. */
@@ -101,4 +108,49 @@ it('a moment between two seconds is written to the thousandth', () => {
   expect(exactClock(307)).toBe('0:05:07')
   expect(exactClock(59.9996)).toBe('0:01:00')
   expect(exactClock(-1)).toBe('0:00:00')
+})
+
+describe('as the reader prefers', () => {
+  afterEach(() => writeFigures({ comma: false, fahrenheit: false }))
+
+  it('a comma parts decimals, wherever one stands', () => {
+    writeFigures({ comma: true, fahrenheit: false })
+    expect(plain(figure(12.345, 1, 'W'))).toBe('12,3 W')
+    expect(plain(withSpread(20.07, 0.105, 2, 'Wh'))).toBe('20,07 Wh ± 0,21')
+    expect(plain(asRead(18.5, 2, 'W'))).toBe('18,5 W')
+    expect(exactClock(307.25)).toBe('0:05:07,25')
+    expect(asWritten('It drew 12.5 W, 3.85 V at 0:05:07. No more.')).toBe(
+      'It drew 12,5 W, 3,85 V at 0:05:07. No more.',
+    )
+    expect(asWritten(figure(1.5, 1, 'W'))).toBe(figure(1.5, 1, 'W'))
+  })
+
+  it('temperatures are written in °F, and differences of them are no temperatures', () => {
+    writeFigures({ comma: false, fahrenheit: true })
+    // Fixed points: water freezes at 32 °F and boils at 212 °F; −40 is the same on both.
+    expect([0, 100, -40].map((c) => plain(figure(c, 0, '°C')))).toEqual(['32 °F', '212 °F', '-40 °F'])
+    expect([212, 32, -40].map((f) => keptValue(f, '°C'))).toEqual([100, 0, -40])
+    expect(plain(difference(10, 1, '°C'))).toBe('18.0 °F')
+    expect(difference(NaN, 1, '°C')).toBe(UNKNOWN)
+    expect(plain(withSpread(40, 0.25, 1, '°C'))).toBe('104.0 °F ± 0.9')
+    expect(plain(asRead(20, 2, '°C'))).toBe('68 °F')
+    expect(plain(figure(20, 0, 'W'))).toBe('20 W')
+    expect(keptValue(20, 'W')).toBe(20)
+    expect(writtenTitle('back, °C')).toBe('back, °F')
+    expect(asWritten('The back reached 45.5 °C; the limit of this run was 45\u00a0°C.')).toBe(
+      'The back reached 113.9 °F; the limit of this run was 113\u00a0°F.',
+    )
+    expect(asWritten('Between −40 and 80 °C.')).toBe('Between -40 and 176 °F.')
+  })
+
+  it('what is compared later is written plainly, whatever happens meanwhile', () => {
+    writeFigures({ comma: true, fahrenheit: true })
+    expect(plainly(() => plain(figure(20.5, 1, '°C')))).toBe('20.5 °C')
+    expect(() =>
+      plainly(() => {
+        throw new Error('no')
+      }),
+    ).toThrow('no')
+    expect(howWritten()).toEqual({ comma: true, fahrenheit: true })
+  })
 })

@@ -3,18 +3,73 @@
 /** What stands where a figure is not known. */
 export const UNKNOWN = '–'
 
-/** A number with `digits` decimals and its unit, parted by a no-break space. */
-export function figure(value: number | null | undefined, digits: number, unit = ''): string {
-  if (value === null || value === undefined || !Number.isFinite(value)) return UNKNOWN
+/** How a reader prefers figures to be written. */
+export interface Writing {
+  /** A comma before the decimals. */
+  comma: boolean
+  /** Temperatures in °F. They are kept, and worked with, in °C. */
+  fahrenheit: boolean
+}
+const PLAIN: Writing = { comma: false, fahrenheit: false }
+let writing = PLAIN
+/** Sets how figures are written from now on: a preference of the reader, the same for all screens. */
+export const writeFigures = (as: Writing): void => void (writing = { ...as })
+/** How they are written now, for a worker that writes some as well. */
+export const howWritten = (): Writing => writing
+/** Figures that are compared with others later are written without anybody's preferences. */
+export function plainly<T>(make: () => T): T {
+  const before = writing
+  writing = PLAIN
+  try {
+    return make()
+  } finally {
+    writing = before
+  }
+}
+
+const CELSIUS = '°C'
+const FAHRENHEIT = '°F'
+const PER_DEGREE = 9 / 5
+const FREEZING_F = 32
+const isConverted = (unit: string): boolean => unit === CELSIUS && writing.fahrenheit
+
+/** A unit as it is written: °F for °C where the reader prefers it. */
+export const writtenUnit = (unit: string): string => (isConverted(unit) ? FAHRENHEIT : unit)
+/** A heading that names its unit, as it is written: `back, °C`. */
+export const writtenTitle = (title: string): string => title.replace(CELSIUS, writtenUnit(CELSIUS))
+/** A value in the unit as it is written. */
+export const writtenValue = (value: number, unit: string): number =>
+  isConverted(unit) ? value * PER_DEGREE + FREEZING_F : value
+/** A value as it was typed in the unit as it is written, back in the unit in which it is kept. */
+export const keptValue = (value: number, unit: string): number =>
+  isConverted(unit) ? (value - FREEZING_F) / PER_DEGREE : value
+/** A difference or a spread in the unit as it is written: nothing is nothing in any. */
+const writtenDifference = (value: number, unit: string): number =>
+  isConverted(unit) ? value * PER_DEGREE : value
+
+const numberText = (value: number, digits: number): string => {
   const text = value.toFixed(digits)
   const shown = Number(text) === 0 ? text.replace('-', '') : text
-  return unit ? `${shown}\u00A0${unit}` : shown
+  return writing.comma ? shown.replace('.', ',') : shown
 }
+const withUnit = (text: string, unit: string): string => (unit ? `${text}\u00A0${writtenUnit(unit)}` : text)
+
+/** A number with `digits` decimals and its unit, parted by a no-break space. */
+export const figure = (value: number | null | undefined, digits: number, unit = ''): string =>
+  value === null || value === undefined || !Number.isFinite(value)
+    ? UNKNOWN
+    : withUnit(numberText(writtenValue(value, unit), digits), unit)
+
+/** How far two values lie apart: of temperatures another figure than a temperature. */
+export const difference = (value: number | null | undefined, digits: number, unit = ''): string =>
+  value === null || value === undefined || !Number.isFinite(value)
+    ? UNKNOWN
+    : withUnit(numberText(writtenDifference(value, unit), digits), unit)
 
 /** A reading as a person wrote it: at most `digits` decimals and no zeros that nobody read. `18.5 W`, `13 %`. */
 export const asRead = (value: number | null | undefined, digits: number, unit = ''): string => {
   const decimals =
-    Number((value ?? 0).toFixed(digits))
+    Number(writtenValue(value ?? 0, unit).toFixed(digits))
       .toString()
       .split('.')[1]?.length ?? 0
   return figure(value, decimals, unit)
@@ -25,10 +80,35 @@ export const asRead = (value: number | null | undefined, digits: number, unit = 
  * round to nothing; without, where it is not known or still nothing: nobody knows a figure to ± 0.
  */
 export const withSpread = (value: number, uncertainty: number, digits: number, unit = ''): string => {
-  const room = [digits, digits + 1].find((d) => Number((2 * uncertainty).toFixed(d)) > 0)
+  const spread = writtenDifference(2 * uncertainty, unit)
+  const room = [digits, digits + 1].find((d) => Number(spread.toFixed(d)) > 0)
   return Number.isFinite(value) && Number.isFinite(uncertainty) && room !== undefined
-    ? `${figure(value, room, unit)} ± ${(2 * uncertainty).toFixed(room)}`
+    ? `${figure(value, room, unit)} ± ${numberText(spread, room)}`
     : figure(value, digits, unit)
+}
+
+const NUMBER = String.raw`[-−]?\d+(?:\.\d+)?`
+const SPAN = new RegExp(`(${NUMBER})( (?:to|and) )(${NUMBER})([ \u00A0])${CELSIUS}`, 'g')
+const DEGREES = new RegExp(`(${NUMBER})([ \u00A0])${CELSIUS}`, 'g')
+/**
+ * A sentence that was made where nobody's preferences are known, as the reader prefers its figures. Temperatures in it
+ * are temperatures: a difference of them cannot be told from one, and none stands in such a sentence.
+ */
+export function asWritten(sentence: string): string {
+  const degrees = (text: string) => {
+    const decimals = text.split('.')[1]?.length ?? 0
+    return writtenValue(Number(text.replace('−', '-')), CELSIUS).toFixed(decimals)
+  }
+  const converted = writing.fahrenheit
+    ? sentence
+        .replace(
+          SPAN,
+          (_, low: string, word: string, high: string, gap: string) =>
+            `${degrees(low)}${word}${degrees(high)}${gap}${FAHRENHEIT}`,
+        )
+        .replace(DEGREES, (_, value: string, gap: string) => `${degrees(value)}${gap}${FAHRENHEIT}`)
+    : sentence
+  return writing.comma ? converted.replace(/(\d)\.(?=\d)/g, '$1,') : converted
 }
 
 /** Percentage points: `1 point`, `12 points`. */
@@ -59,7 +139,7 @@ export function exactClock(seconds: number): string {
   const rest = String(thousandths % 1000)
     .padStart(3, '0')
     .replace(/0+$/, '')
-  return clock(Math.floor(thousandths / 1000)) + (rest && `.${rest}`)
+  return clock(Math.floor(thousandths / 1000)) + (rest && `${writing.comma ? ',' : '.'}${rest}`)
 }
 
 /** Seconds left, as `4:59` or `1:04:59`. */

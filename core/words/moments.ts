@@ -36,6 +36,10 @@ const TIMES: Record<HourForm, (at: Moment) => string> = {
 /** "19:30", or "7:30 PM", as the reader prefers. */
 export const timeOfDay = (at: Moment): string => TIMES[hourForm](at)
 
+const weekday = inForm({ weekday: 'short' })
+/** "Mon 19:30" */
+export const weekdayAndTime = (at: Moment): string => `${weekday(at)} ${timeOfDay(at)}`
+
 /** "2 Mar 2026, 19:30" */
 export const dayAndTime = (at: Moment): string => `${fullDay(at)}, ${timeOfDay(at)}`
 

@@ -34,7 +34,16 @@ export interface PageBars {
   alt: string
   bars: readonly PageBar[]
 }
-export type PagePicture = PagePaths | PageBars
+/** Small frames beside each other, all to one scale. */
+export interface PagePanels {
+  kind: 'panels'
+  alt: string
+  panels: readonly { title: string; paths: readonly PagePath[] }[]
+  until: number
+  unit: string
+  max: number
+}
+export type PagePicture = PagePaths | PageBars | PagePanels
 
 /** One block of a page. Own words come as Markdown and as HTML that was cleaned already. */
 export interface PageBlock {

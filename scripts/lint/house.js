@@ -69,7 +69,7 @@ export const HOUSE = {
   },
   'core/words': { rooms: [], packages: ['d3-array'] },
   'core/words/sentences': {
-    rooms: ['core/words', 'core/compare', 'core/analysis', 'core/trace'],
+    rooms: ['core/words', 'core/compare', 'core/analysis', 'core/gear', 'core/trace'],
     packages: [],
   },
 

@@ -1,5 +1,5 @@
 import type { ChartConfiguration, ChartDataset } from 'chart.js'
-import { clock } from '@core/words/figures'
+import { asRead, clock, writtenUnit, writtenValue } from '@core/words/figures'
 import { inkOf } from '../theme/inks'
 import { clockTicks, tickText } from './clockTicks'
 import { inkColour } from './colours'
@@ -9,6 +9,8 @@ import { zoomOf } from './zoom'
 import { AXIS_WIDTH, lengthOf, RIGHT_PX, type Path, type PathChartOptions, type Point } from './options'
 
 const TOP_PX = 8
+/** Decimals of a figure at a scale, at most. */
+const TICK_DIGITS = 3
 const FLAG_TOP_PX = 26
 const PERCENT_TICKS = [0, 20, 40, 60, 80, 100]
 
@@ -65,8 +67,13 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           },
           grid: { display: !o.bare, color: c.grid },
           border: { color: c.quiet },
-          ticks: { display: !o.bare, color: c.quiet, maxTicksLimit: 6 },
-          title: { display: o.unit !== '' && !o.bare, text: o.unit, color: c.quiet },
+          ticks: {
+            display: !o.bare,
+            color: c.quiet,
+            maxTicksLimit: 6,
+            callback: (v) => asRead(writtenValue(Number(v), o.unit), TICK_DIGITS),
+          },
+          title: { display: o.unit !== '' && !o.bare, text: writtenUnit(o.unit), color: c.quiet },
           afterFit: (scale) => void (scale.width = o.bare ? 2 : AXIS_WIDTH),
         },
       },
@@ -89,8 +96,7 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           callbacks: {
             title: ([item]) =>
               byLevel ? `${Math.round(item.parsed.x ?? 0)}\u00a0%` : clock(item.parsed.x ?? 0),
-            label: (item) =>
-              `${o.paths[item.datasetIndex].label}: ${Math.round((item.parsed.y ?? 0) * 100) / 100} ${o.unit}`,
+            label: (item) => `${o.paths[item.datasetIndex].label}: ${asRead(item.parsed.y, 2, o.unit)}`,
           },
         },
         zoom: zoomOf(o),

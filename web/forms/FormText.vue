@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { useField } from 'vee-validate'
 import { computed, useAttrs, useTemplateRef } from 'vue'
+import { asWritten } from '@core/words/figures'
+import { useWrittenDegrees } from './useWrittenDegrees'
 
 /** The one text field: bound by `name` to the form around it, or by v-model where it stands alone. */
 const props = defineProps<{
@@ -8,6 +10,8 @@ const props = defineProps<{
   name?: string
   numeric?: boolean
   multiline?: boolean
+  /** A difference of two values, such as a step: not written another way. */
+  apart?: boolean
   /** Alone, a field's fault is told by whoever holds its value. */
   error?: string
 }>()
@@ -16,7 +20,7 @@ defineOptions({ inheritAttrs: false })
 
 const field =
   props.name === undefined ? undefined : useField<string | number | null>(() => props.name as string)
-const value = computed({
+const kept = computed({
   get: () => (field ? field.value.value : own.value),
   set: (typed) => {
     if (field) field.value.value = typed ?? ''
@@ -24,11 +28,16 @@ const value = computed({
   },
 })
 const attrs = useAttrs()
+/** What is kept in °C is typed in the unit that the reader prefers. */
+const { value, suffix } = useWrittenDegrees(kept, () =>
+  props.apart ? undefined : (attrs.suffix as string | undefined),
+)
 const bound = computed(() => ({
   label: props.label,
   inputmode: props.numeric ? 'decimal' : undefined,
-  errorMessages: field ? field.errorMessage.value : props.error,
+  errorMessages: asWritten((field ? field.errorMessage.value : props.error) ?? ''),
   ...attrs,
+  suffix: suffix.value ?? (attrs.suffix as string | undefined),
 }))
 /**
  * A field is checked as it is left; not for a button, though: a fault that came or went while it is being pressed would

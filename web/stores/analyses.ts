@@ -3,7 +3,7 @@ import { ref, shallowReactive } from 'vue'
 import type { AnalyseOptions, Analysis } from '@core/analysis/analyse'
 import { ANALYSIS_VERSION, headlineOf, type Headline } from '@core/analysis/headline'
 import { LONGEST_SPOT_S } from '@core/analysis/spot'
-import { pausesOf } from '@core/trace/pauses'
+import { pausesOf, unpluggedSince } from '@core/trace/pauses'
 import { durationOf } from '@core/trace/trace'
 import { ownEfficiency } from '@core/analysis/ownEfficiency'
 import { accuracyOf } from '@core/gear/accuracy'
@@ -63,8 +63,9 @@ export const useAnalyses = defineStore('analyses', () => {
   }
 
   /** What a run brings itself: its battery, its instruments, its rules and what nobody noted, as they were. */
-  function ownOptions({ conditions, provenance, cableId, reading, heat }: Run): AnalyseOptions {
+  function ownOptions({ conditions, provenance, cableId, reading, heat, events }: Run): AnalyseOptions {
     const { usableWh, uncertainty } = capacityThen(conditions)
+    const since = unpluggedSince(events)
     return {
       ...(Number.isNaN(usableWh) ? {} : { usableWh, usableShare: uncertainty }),
       ...(provenance === 'hand' ? { byHand: true } : {}),
@@ -76,6 +77,7 @@ export const useAnalyses = defineStore('analyses', () => {
         ...(provenance === 'hand' ? { reading } : {}),
         stopLimitC: heat.stopLimitC,
         unknownConditions: unknownConditions(conditions, cableId),
+        ...(since === undefined ? {} : { unpluggedS: since }),
       },
     }
   }

@@ -224,7 +224,7 @@ export const useFiles = defineStore('files', () => {
     if (current?.kind !== 'trace' || !current.result) return undefined
     const { startedAt } = current.result
     const { joined, ...plain } = given
-    const own = given.fromS > 0 ? cutBefore(current.result.trace, given.fromS) : current.result.trace
+    const own = given.fromS !== 0 ? cutBefore(current.result.trace, given.fromS) : current.result.trace
     const trace = joined?.trace ?? own
     const began = joined ? joined.startedAt : movedBy(startedAt, given.fromS)
     const run = runOf(plain, trace, began, joined?.files ?? current.file)

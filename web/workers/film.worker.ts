@@ -3,12 +3,15 @@ import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atki
 import { expose, transfer } from 'comlink'
 import { zip } from 'fflate'
 import { BufferTarget, canEncodeVideo, CanvasSource, Output, WebMOutputFormat } from 'mediabunny'
+import { writeFigures, type Writing } from '@core/words/figures'
 import { frameCount, frameMoment, replayLength, type ReplayRun } from '@core/compare/replay'
 import { drawReplay, FRAME, type Pen, type ReplayLook, type ReplayWords } from '@core/formats/replayPicture'
 
 export interface FilmOrder {
   runs: ReplayRun[]
   words: ReplayWords
+  /** How the reader prefers figures. */
+  writing: Writing
   look: ReplayLook
   /** How many seconds of the runs' clock pass in one of the film. */
   pace: number
@@ -49,6 +52,7 @@ async function codecHere() {
 const work = {
   /** Writes the replay as a film, or as numbered pictures in a zip where the browser cannot encode one. */
   async make(order: FilmOrder, onProgress: (share: number) => void): Promise<Film> {
+    writeFigures(order.writing)
     await loadFonts(order.look)
     const canvas = new OffscreenCanvas(FRAME.width, FRAME.height)
     const pen = canvas.getContext('2d') as unknown as Pen

@@ -33,6 +33,8 @@ export interface FindingContext {
   expectedVolts: number
   /** What nobody noted, by name. */
   unknownConditions: readonly string[]
+  /** When it was unplugged without being plugged in again, s; NaN where it was not. */
+  unpluggedS: number
 }
 
 /** Everything a rule may look at. SI units, as in the analysis. */

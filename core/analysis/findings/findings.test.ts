@@ -153,6 +153,12 @@ it('knows a switched charge, a late first level, a coarse full mark, a full leve
   )
   const ends = readings(10, 60, (m) => (m % 2 ? { power: 9 } : { batteryPower: 7 }))
   expect(codes(ends)).toContain('one-end')
+  // A run that ends with the plug pulled has no pause.
+  expect(found(checks, { context: { unpluggedS: 1260 } }, 'open-pause')).toMatchObject([
+    { atS: 1260, severity: 'warning', message: expect.stringContaining('unplugged at 0:21:00') },
+  ])
+  expect(found(checks, { context: { unpluggedS: 4800 } }, 'open-pause')).toEqual([])
+  expect(found(checks, {}, 'open-pause')).toEqual([])
   expect(
     found(checks, { context: { unknownConditions: ['Cable', 'Room'] } }, 'conditions-missing'),
   ).toMatchObject([{ message: 'Not known: Cable, Room.' }])

@@ -19,6 +19,7 @@ import { wrongSupply } from './wrongSupply'
 import { conditionsMissing } from './conditionsMissing'
 import { levelFell } from './levelFell'
 import { notReached } from './notReached'
+import { openPause } from './openPause'
 import { powerDisagrees } from './powerDisagrees'
 import { spikes } from './spikes'
 import { unknownFigures } from './unknownFigures'
@@ -47,6 +48,7 @@ export const RULES: readonly Rule[] = [
   coarseFull,
   ceiling,
   oneEnd,
+  openPause,
   conditionsMissing,
   notReached,
   unknownFigures,

@@ -4,7 +4,7 @@ import type { LeadChange } from '../../compare/leads'
 import type { Cause, Odd } from '../../compare/odd'
 import type { Goal } from '../../compare/ranking'
 import { duration, figure, points } from '../figures'
-import { goalFigure } from './verdictSentence'
+import { goalDifference } from './verdictSentence'
 
 const PREFERRED: Record<Preference, string> = { cost: 'cheapest', weight: 'lightest', size: 'smallest' }
 
@@ -20,7 +20,7 @@ export function choiceWords(
     ? `You own ${names[choice]}: keep it.`
     : `${names[choice]} is the ${PREFERRED[prefer]} that does as well.`
   const then = turns
-    ? ` If ${goalFigure(goal, turns.at)} did not matter to you, ${names[turns.to]} would do.`
+    ? ` If ${goalDifference(goal, turns.at)} did not matter to you, ${names[turns.to]} would do.`
     : ''
   return first + then
 }

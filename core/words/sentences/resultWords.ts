@@ -1,7 +1,7 @@
 import type { Quantity, QuantityGroup } from '../../compare/quantities'
 import type { Result } from '../../compare/results'
 import type { TimeDifference } from '../../compare/times'
-import { duration, figure } from '../figures'
+import { difference, duration, figure } from '../figures'
 
 const GROUPS: Record<QuantityGroup, string> = {
   times: 'Times',
@@ -23,10 +23,10 @@ const WRITTEN: Record<Exclude<Quantity['kind'], 'time'>, [digits: number, unit: 
   hours: [1, 'h', 1],
   share: [0, '%', 100],
 }
-const said = (kind: Quantity['kind'], value: number): string => {
+const said = (kind: Quantity['kind'], value: number, write = figure): string => {
   if (kind === 'time') return duration(value)
   const [digits, unit, times] = WRITTEN[kind]
-  return figure(value * times, digits, unit)
+  return write(value * times, digits, unit)
 }
 const WORDS: Record<Result['verdict'], string> = {
   baseline: 'baseline',
@@ -39,10 +39,11 @@ const WORDS: Record<Result['verdict'], string> = {
 /** A result with its ±, and what the verdict on its difference from the baseline is. */
 export function resultWords({ kind }: Quantity, r: Result): { figure: string; verdict: string } {
   if (r.runs === 0) return { figure: kind === 'time' ? 'not reached' : '–', verdict: '' }
-  const spread = said(kind, r.spread)
+  const spread = said(kind, r.spread, difference)
   // Nobody knows a figure to ± 0: what rounds to nothing is left out.
-  const isNothing = Number.isNaN(r.spread) || (kind !== 'time' && Number(spread.replace(/[^\d.]/g, '')) === 0)
-  const atLeast = r.verdict === 'clear' || r.verdict === 'small' ? `, at least ${said(kind, r.atLeast)}` : ''
+  const isNothing = Number.isNaN(r.spread) || (kind !== 'time' && Number(spread.replace(/\D/g, '')) === 0)
+  const atLeast =
+    r.verdict === 'clear' || r.verdict === 'small' ? `, at least ${said(kind, r.atLeast, difference)}` : ''
   return {
     figure: isNothing ? said(kind, r.value) : `${said(kind, r.value)} ± ${spread}`,
     verdict: WORDS[r.verdict] + atLeast,

@@ -4,7 +4,7 @@ import type { Mark } from '../../analysis/marks'
 import type { Part } from '../../analysis/parts/parts'
 import type { Spot } from '../../analysis/spot'
 import type { Supply } from '../../analysis/supply'
-import { clock, duration, figure } from '../figures'
+import { clock, difference, duration, figure } from '../figures'
 import { PART_END_WORDS } from './curve'
 import { GUM, PLAIN, type Workings } from './workings'
 
@@ -78,10 +78,13 @@ export const supplyWorkings = (s: Supply): Workings => ({
 export const placeWorkings = (h: Heat): Workings => ({
   title: h.place ? `Hottest, ${h.place}` : 'Hottest',
   rule: 'The highest temperature that was read there; between readings along straight lines.',
-  formula: `${figure(h.maxC, 1, '°C')} at ${clock(h.maxAtS)} = first reading + ${figure(h.riseC, 1, '°C')}${Number.isNaN(h.overAmbientC) ? '' : ` = room + ${figure(h.overAmbientC, 1, '°C')}`}`,
+  formula: `${figure(h.maxC, 1, '°C')} at ${clock(h.maxAtS)} = first reading + ${difference(h.riseC, 1, '°C')}${Number.isNaN(h.overAmbientC) ? '' : ` = room + ${difference(h.overAmbientC, 1, '°C')}`}`,
   used: h.above
     .filter(({ seconds }) => seconds > 0)
-    .map(({ celsius, seconds }) => ({ label: `At ${celsius} °C or more`, value: duration(seconds) })),
+    .map(({ celsius, seconds }) => ({
+      label: `At ${figure(celsius, 0, '°C')} or more`,
+      value: duration(seconds),
+    })),
   assumed: Number.isNaN(h.uncertaintyC) ? ['No accuracy of the thermometer is known.'] : [],
   source: PLAIN,
 })

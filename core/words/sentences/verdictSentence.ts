@@ -1,5 +1,5 @@
 import type { Goal, Place, Ranking } from '../../compare/ranking'
-import { duration, figure } from '../figures'
+import { difference, duration, figure } from '../figures'
 
 const GOAL_WORDS: Record<Goal['key'], { tab: string; said: string; behind: string }> = {
   fifteen: { tab: '15 min', said: 'In 15 minutes', behind: 'brings less' },
@@ -21,14 +21,22 @@ export const goalFigure = ({ kind }: Goal, value: number): string =>
     share: figure(100 * value, 0, '%'),
   })[kind]
 
+/** How far two of them lie apart. */
+export const goalDifference = (goal: Goal, value: number): string =>
+  goal.kind === 'celsius' ? difference(value, 1, '°C') : goalFigure(goal, value)
+
+/** A goal's figure with what is known of it. */
+export const goalWithSpread = (goal: Goal, value: number, spread: number): string =>
+  `${goalFigure(goal, value)} ± ${goalDifference(goal, spread)}`
+
 /** What stands beside a place in the ranking. */
 export function placeWords(goal: Goal, place: Place): string {
   if (place.verdict === 'first') return 'first'
   if (place.verdict === 'not-reached') return 'not reached'
-  const behind = goalFigure(goal, place.behind)
+  const behind = goalDifference(goal, place.behind)
   if (place.verdict === 'cannot-tell') return `can’t tell apart · ${behind}`
   const word = place.verdict === 'small' ? 'real but small' : 'clear'
-  return `${word} · ${behind}, at least ${goalFigure(goal, place.atLeast)}`
+  return `${word} · ${behind}, at least ${goalDifference(goal, place.atLeast)}`
 }
 
 /** "a", "a and b", "a, b and c". */
@@ -47,7 +55,7 @@ export function verdictSentence(goal: Goal, { places }: Ranking, names: readonly
   const leaders = reached.filter((p) => p.leads)
   const trailing = reached.filter((p) => !p.leads)
   const others = trailing[0]
-    ? `; ${names[trailing[0].index]} ${behind} by at least ${goalFigure(goal, trailing[0].atLeast)}`
+    ? `; ${names[trailing[0].index]} ${behind} by at least ${goalDifference(goal, trailing[0].atLeast)}`
     : ''
   return leaders.length === 1
     ? `${said}, ${names[leaders[0].index]} leads${others}.`

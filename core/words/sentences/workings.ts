@@ -1,6 +1,6 @@
 import type { Analysis } from '../../analysis/analyse'
 import type { Milestone } from '../../analysis/milestones'
-import { clock, duration, figure } from '../figures'
+import { clock, difference, duration, figure } from '../figures'
 
 /** How a figure was worked out: what was read, by which rule, with the numbers in it, what was assumed, and who says so. */
 export interface Workings {
@@ -97,10 +97,13 @@ export function efficiencyWorkings(
 export const heatWorkings = ({ heat: [top] }: Analysis): Workings => ({
   title: top.place ? `Hottest, ${top.place}` : 'Hottest',
   rule: 'The highest temperature that was read there.',
-  formula: `${figure(top.maxC, 1, '°C')} at ${clock(top.maxAtS)}, ${figure(top.riseC, 1, '°C')} over its first reading`,
+  formula: `${figure(top.maxC, 1, '°C')} at ${clock(top.maxAtS)}, ${difference(top.riseC, 1, '°C')} over its first reading`,
   used: top.above
     .filter(({ seconds }) => seconds > 0)
-    .map(({ celsius, seconds }) => ({ label: `At ${celsius} °C or more`, value: duration(seconds) })),
+    .map(({ celsius, seconds }) => ({
+      label: `At ${figure(celsius, 0, '°C')} or more`,
+      value: duration(seconds),
+    })),
   assumed: Number.isNaN(top.uncertaintyC) ? ['No accuracy of the thermometer is known.'] : [],
   source: PLAIN,
 })

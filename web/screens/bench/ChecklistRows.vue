@@ -4,6 +4,7 @@ import type { ChecklistAnswer, ChecklistItem } from '@core/protocol/checklist'
 import { askedSchema } from '@core/protocol/entry'
 import { timeOfDay } from '@core/words/moments'
 import FormText from '../../forms/FormText.vue'
+import { asRead } from '@core/words/figures'
 import { checkTyped } from '../../forms/yupErrors'
 
 /** Items of a checklist, each to be ticked, answered by a figure, or skipped. */
@@ -29,7 +30,7 @@ function done(item: ChecklistItem) {
 }
 const said = ({ answer, value, outside, when }: ChecklistAnswer, { asks = '' }: ChecklistItem) =>
   [
-    `${answer === 'done' ? 'done' : 'skipped'}${value === null ? '' : `: ${value} ${asks}`}`,
+    `${answer === 'done' ? 'done' : 'skipped'}${value === null ? '' : `: ${asRead(value, 2, asks)}`}`,
     ...(outside ? ['outside what is required'] : []),
     timeOfDay(when),
   ].join(', ')

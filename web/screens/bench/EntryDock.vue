@@ -5,7 +5,7 @@ import { dueAt, isDue } from '@core/bench/due'
 import { isByHand } from '@core/bench/setup'
 import { turnSchema } from '@core/bench/turn'
 import { mayTakeBack } from '@core/bench/state'
-import { duration } from '@core/words/figures'
+import { duration, writtenUnit } from '@core/words/figures'
 import { channel, type Channel } from '@core/trace/channels'
 import FormText from '../../forms/FormText.vue'
 import InkMark from '../../components/InkMark.vue'
@@ -158,7 +158,7 @@ useBenchKeys({
           :key="place"
           v-model="degrees[place]"
           :label="`Temperature, ${place}`"
-          suffix="°C"
+          :suffix="writtenUnit('°C')"
           :inputmode="showPad ? 'none' : 'decimal'"
           autocomplete="off"
           :error="errors[place]"

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
 import { unpluggedSince } from '@core/trace/pauses'
 import { speedOf } from '@core/bench/setup'
-import { clock, countdown, duration, figure } from '@core/words/figures'
+import { asRead, clock, countdown, duration, figure } from '@core/words/figures'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import InkMark from '../../components/InkMark.vue'
@@ -56,7 +56,7 @@ const sources = computed(() => {
     </header>
     <p v-if="hot" class="hot" role="alert">
       Stop: {{ hot.place || 'the device' }} is at {{ figure(hot.celsius, 1, '°C') }}, the limit is
-      {{ lane.setup.heat.stopLimitC }} °C. Cut the power and let it cool.
+      {{ asRead(lane.setup.heat.stopLimitC, 1, '°C') }}. Cut the power and let it cool.
     </p>
     <p v-if="unplugged !== undefined" class="unplugged" role="status">
       Unplugged since {{ clock(unplugged) }}; the clock runs on. Say so when it is plugged in again (g).

@@ -1,20 +1,24 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch as follow } from 'vue'
 import { EXPECTED_WORDS, OBSERVED_WORDS } from '@core/gear/observed'
 import { OBSERVED_OUTCOMES } from '@core/gear/gear'
 import { clock, duration, figure } from '@core/words/figures'
 import EmptyPage from '../../components/EmptyPage.vue'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
+import { beep, say } from '../../composables/benchCall'
 import { useLogbook } from '../../stores/logbook'
+import { useSettings } from '../../stores/settings'
 import SurveyBars from './SurveyBars.vue'
 import { useSurvey } from './useSurvey'
+import { BY_HAND } from './useSurveyMeter'
 
 /** Thirty sources in an afternoon, a minute each: plugged in, settled, noted, next. */
 const logbook = useLogbook()
 const survey = useSurvey()
 const { deviceId, cableId, sourceId, typed, error, seconds, isIn, readings, settled, expected } = survey
 const { outcome, suggested, sound, awake, note, claimS, saving } = survey
+const { meterId, meters, lost, look } = survey.meter
 const input = ref<{ focus: () => void }>()
 
 const named = (items: readonly { id: string; name: string }[]) =>
@@ -25,17 +29,39 @@ const AWAKE = [
   { value: 'asleep', title: 'asleep' },
 ]
 const outcomes = computed(() => OBSERVED_OUTCOMES.map((value) => ({ value, title: OBSERVED_WORDS[value] })))
+const readers = computed(() => [
+  { value: BY_HAND, title: 'my hands' },
+  ...meters.value.map((m) => ({ value: m.id, title: m.simulated ? `${m.name} (simulated)` : m.name })),
+])
+const byMeter = computed(() => meterId.value !== BY_HAND)
+const LAST_ROWS = 5
 const told = computed(() => {
-  if (!isIn.value) return 'Plug it in, and press Enter.'
+  if (byMeter.value && lost.value)
+    return `Nothing more from ${meterId.value}: ${lost.value}. It is asked again.`
+  if (!isIn.value)
+    return byMeter.value
+      ? 'Plug it in: the clock starts as current flows, or by Enter.'
+      : 'Plug it in, and press Enter.'
   if (settled.value) {
     const { volts, amps, watts } = settled.value
     const level = Number.isNaN(volts) ? '' : `${figure(volts, 2, 'V')}, ${figure(amps, 2, 'A')}, `
     return `Settled: ${level}${figure(watts, 1, 'W')}. Enter keeps it and goes on.`
   }
+  if (byMeter.value) return readings.value.length === 0 ? 'Waiting for the meter.' : 'Not settled yet.'
   return readings.value.length === 0
     ? 'Type what the meter shows, like 5.2 2.34, and press Enter.'
     : 'Not settled yet: read it once more.'
 })
+const settings = useSettings()
+/** Eyes and hands are at the plugs: that it has settled is called out. */
+follow(
+  () => isIn.value && settled.value !== null,
+  (is) => {
+    if (!is || !byMeter.value) return
+    if (settings.sound) beep()
+    if (settings.spoken) say(`Settled: ${figure(settled.value!.watts, 1)} watts.`)
+  },
+)
 /** Enter does the next thing: plugged in, note a reading, keep and go on. */
 async function enter() {
   await survey.enter()
@@ -69,6 +95,7 @@ const watch = computed(() =>
           :items="[{ value: null, title: 'not recorded' }, ...named(logbook.cables)]"
         />
         <FormPick v-model="sourceId" label="Source" :items="named(logbook.sources)" />
+        <FormPick v-model="meterId" label="Read by" :items="readers" @focus="look" />
       </div>
       <form class="now" novalidate @submit.prevent="enter">
         <h2>
@@ -91,7 +118,7 @@ const watch = computed(() =>
         />
         <p role="status" data-testid="survey-told">{{ told }}</p>
         <ul v-if="readings.length" class="readings figure quiet">
-          <li v-for="r in readings" :key="r.t">
+          <li v-for="r in readings.slice(-LAST_ROWS)" :key="r.t">
             {{ clock(r.t) }} {{ figure(r.volts, 2, 'V') }} {{ figure(r.amps, 2, 'A') }}
             {{ figure(r.watts, 1, 'W') }}
           </li>

@@ -1,10 +1,11 @@
 import { computed, reactive, ref, watch } from 'vue'
-import { asRead, duration, figure, UNKNOWN } from '@core/words/figures'
+import { asRead, duration, figure, keptValue, UNKNOWN } from '@core/words/figures'
 import { capacityOf } from '@core/gear/capacity'
 import { degreesSchema, entrySchema, fromMeterUnits } from '@core/protocol/entry'
 import { lineOrder, oneLine } from '@core/protocol/oneLine'
 import { suspicion, type Doubt } from '@core/protocol/suspicion'
 import { CHANNELS, channel, type Channel } from '@core/trace/channels'
+import { decimal } from '@core/trace/decimal'
 import type { Reading } from '@core/trace/trace'
 import { checkTyped, yupErrors } from '../../forms/yupErrors'
 import { useBench } from '../../stores/bench'
@@ -108,12 +109,16 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     }
   }
 
+  /** To the thousandth: a tenth of a °F is half of a tenth of a °C. */
+  const keptDegrees = (typedIn: number) => Number(keptValue(typedIn, '°C').toFixed(3))
+
   function readDegrees(): Record<string, number> | undefined {
     const found: Record<string, number> = {}
     for (const place of places.value) {
       const text = (degrees[place] ?? '').trim()
       if (text === '') continue
-      const read = checkTyped(degreesSchema, text)
+      const typedIn = decimal(text)
+      const read = checkTyped(degreesSchema, Number.isNaN(typedIn) ? text : keptDegrees(typedIn))
       if ('value' in read) found[place] = read.value
       else errors.value[place] = read.error
     }

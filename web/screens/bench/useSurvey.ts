@@ -1,6 +1,14 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { held, outcomeOf, typedSurvey, watchAtLeast, type SurveyReading } from '@core/bench/survey'
+import {
+  held,
+  outcomeOf,
+  pluggedIn,
+  typedSurvey,
+  watchAtLeast,
+  withSample,
+  type SurveyReading,
+} from '@core/bench/survey'
 import { capacityOf } from '@core/gear/capacity'
 import { observationSchema } from '@core/gear/schema'
 import type { ObservedOutcome } from '@core/gear/gear'
@@ -8,6 +16,7 @@ import { useExpected } from '../../stores/expected'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import { loadSurvey, saveSurvey } from '../../stores/surveyInHand'
+import { useSurveyMeter } from './useSurveyMeter'
 
 const NOT_UNDERSTOOD = 'Type volts and amperes, like 5.2 2.34, or watts alone.'
 const rounded = (n: number) => (Number.isFinite(n) ? Math.round(n * 1000) / 1000 : null)
@@ -32,6 +41,18 @@ export function useSurvey() {
   const chosen = ref<ObservedOutcome | null>(null)
   const now = () => (pluggedAt.value === null ? 0 : (Date.now() - pluggedAt.value) / 1000)
   useIntervalFn(() => (seconds.value = now()), 500)
+
+  let rested = false
+  const meter = useSurveyMeter((volts, amps) => {
+    if (pluggedAt.value === null) {
+      const seen = pluggedIn(rested, amps)
+      rested = seen.rested
+      if (!seen.isIn) return
+      plugIn()
+    }
+    readings.value = withSample(readings.value, { t: now(), volts, amps })
+  })
+  watch(meter.meterId, () => (rested = false))
 
   /** The first on the shelf, after this one, that this device was not surveyed on. */
   function nextSource(): string {
@@ -103,14 +124,16 @@ export function useSurvey() {
     awake.value = null
   }
 
+  function plugIn() {
+    pluggedAt.value = Date.now()
+    seconds.value = 0
+    rested = false
+  }
+
   /** Plugged in, then readings, then kept: each by Enter. */
   async function enter() {
     error.value = ''
-    if (pluggedAt.value === null) {
-      pluggedAt.value = Date.now()
-      seconds.value = 0
-      return
-    }
+    if (pluggedAt.value === null) return plugIn()
     if (typed.value.trim() === '') return keep()
     const read = typedSurvey(typed.value)
     if (!read) {
@@ -156,5 +179,5 @@ export function useSurvey() {
     }
   }
   const isIn = computed(() => pluggedAt.value !== null)
-  return { deviceId, cableId, sourceId, typed, error, seconds, isIn, readings, settled, expected, outcome, suggested, sound, awake, note, claimS, saving, enter, unplug }
+  return { meter, deviceId, cableId, sourceId, typed, error, seconds, isIn, readings, settled, expected, outcome, suggested, sound, awake, note, claimS, saving, enter, unplug }
 } // prettier-ignore

@@ -3,7 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { drawReplay, FRAME, type Pen } from '@core/formats/replayPicture'
 import { replayAt } from '@core/compare/replay'
-import { clock, duration, figure } from '@core/words/figures'
+import { clock, duration, figure, howWritten } from '@core/words/figures'
 import EmptyPage from '../../components/EmptyPage.vue'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
@@ -68,6 +68,7 @@ async function film(asPictures: boolean) {
     runs: runs.value,
     words: words.value,
     look: look.value,
+    writing: howWritten(),
     pace: pace.value,
     framesPerSecond: asPictures ? 2 : FRAMES_PER_SECOND,
     asPictures,

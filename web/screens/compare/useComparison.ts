@@ -1,7 +1,7 @@
 import { computed, watch } from 'vue'
 import { baselineAmong } from '@core/compare/choices'
 import { fromCommonLevel, fromPowerOn, onAlignedClock } from '@core/compare/align'
-import type { Run } from '@core/logbook/run'
+import { setUpKey } from '@core/logbook/run'
 import type { Trace } from '@core/trace/trace'
 import { tellingNames } from '@core/words/names'
 import { shortDay } from '@core/words/moments'
@@ -10,9 +10,6 @@ import { useLogbook } from '../../stores/logbook'
 import { useAddress } from './useAddress'
 
 const NOTHING: Trace = { time: new Float64Array(0), temperatures: {} }
-/** Everything that is the same in a repeat: device, source, cable, what feeds it, unit and software. */
-export const setUpKey = ({ deviceId, sourceId, cableId, conditions }: Run): string =>
-  [deviceId, sourceId, cableId, conditions.fedFromId, conditions.unitLabel, conditions.software].join(' ')
 
 /** More set-ups than this on one chart are drawn thin and grey. */
 export const MOST_INKS = 8

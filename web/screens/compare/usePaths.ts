@@ -9,7 +9,8 @@ import { pointsOfSamples, SHARED_PX, type View } from '../../charts/reduction'
 import { countedTrace } from '../../stores/counted'
 import { useLogbook } from '../../stores/logbook'
 import { comparedSamples, samplesByLevel, type Compared } from './compareSamples'
-import { MOST_INKS, setUpKey, type Comparison } from './useComparison'
+import { setUpKey } from '@core/logbook/run'
+import { MOST_INKS, type Comparison } from './useComparison'
 
 export const PANELS = ['one', 'device', 'source'] as const
 export type PanelKind = (typeof PANELS)[number]

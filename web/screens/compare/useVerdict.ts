@@ -1,20 +1,19 @@
 import { computed, type ComputedRef, type WritableComputedRef } from 'vue'
 import { groups } from 'd3-array'
 import type { Analysis } from '@core/analysis/analyse'
-import { timeTo } from '@core/analysis/headline'
-import { fairness, type FairnessRow } from '@core/compare/fairness'
-import { learntRepeatability } from '@core/compare/learnt'
+import { fairness, fedBeside, type FairnessRow, type Spell } from '@core/compare/fairness'
 import type { Side } from '@core/compare/quantities'
 import { GOALS, rank, type Goal, type Ranking } from '@core/compare/ranking'
 import type { Repeatability } from '@core/compare/verdict'
-import { isSound, type Run } from '@core/logbook/run'
+import { setUpKey, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
 import { capacityThen } from '@core/protocol/runConditions'
 import { verdictSentence } from '@core/words/sentences/verdictSentence'
 import { useAnalyses } from '../../stores/analyses'
+import { useLearnt } from '../../stores/learnt'
 import { useLogbook } from '../../stores/logbook'
 import { useAddress } from './useAddress'
-import { setUpKey, type Comparison } from './useComparison'
+import type { Comparison } from './useComparison'
 import type { UseThresholdsReturn } from './useThresholds'
 
 /** Runs of one device from one source through one cable, fed from the same. */
@@ -53,6 +52,7 @@ function priorOf(text: string): Repeatability | null {
 export function useVerdict(comparison: Comparison, thresholds: UseThresholdsReturn): UseVerdictReturn {
   const address = useAddress()
   const logbook = useLogbook()
+  const learnt = useLearnt()
   const analyses = useAnalyses()
   const { worked } = comparison
 
@@ -86,31 +86,15 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     }
   }
   const names = computed(() => setups.value.map(({ key }) => comparison.setUpNames.value[key]))
-  /**
-   * Learnt from repeats that are not compared here: these tell it themselves, and must not do so twice. A run with
-   * something to mind may be another thing than a repeat.
-   */
+  /** Learnt from repeats that are not compared here: these tell it themselves. */
   const repeatability = computed<Repeatability>(() => {
     const own = thresholds.repeatPercent.value
     if (own > 0) return { share: own / 100, freedom: 30, assumed: false }
     const kept = priorOf(address.get('prior'))
     if (kept) return kept
     const here = new Set(worked.value.map(({ id }) => id))
-    const kindOf = (r: Run) => `${logbook.device(r.deviceId)?.kind} ${logbook.source(r.sourceId)?.kind}`
-    const others = logbook.runs
-      .filter((r) => isSound(r) && !here.has(r.id) && isUnsuspicious(r.id))
-      .map((r) => ({
-        setUp: `${setUpKey(r)} ${r.startPercent}`,
-        kind: kindOf(r),
-        value: timeTo(analyses.headline(r.id), 100),
-      }))
-    const first = setups.value[0]?.runs[0]
-    return learntRepeatability(others, first ? kindOf(first) : '')
+    return learnt(setups.value[0]?.runs[0], here)
   })
-  function isUnsuspicious(id: string): boolean {
-    const found = analyses.headline(id)?.findings
-    return found !== undefined && found.warning + found.blocking === 0
-  }
   const ranking = computed(() =>
     rank(
       setups.value.map((s) => s.sides.map(({ analysis }) => analysis)),
@@ -118,6 +102,13 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
       repeatability.value,
     ),
   )
+  const spellOf = ({ id, sourceId, startedAt }: Run): Spell => ({
+    id,
+    sourceId,
+    startedAt,
+    durationS: analyses.headline(id)?.durationS ?? NaN,
+  })
+  const spells = computed(() => logbook.runs.map(spellOf))
   const fair = computed(() =>
     fairness(
       setups.value.flatMap(({ runs, sides }) =>
@@ -128,6 +119,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
           meter: logbook.meter(run.conditions.meterId)?.name ?? '',
           reading: readingInWords(run.reading),
           corrected: run.corrections.length > 0,
+          fedBeside: fedBeside(spellOf(run), spells.value),
         })),
       ),
       comparison.alignment.value.percent !== null,

@@ -76,6 +76,14 @@ const HOURS = [
   { value: '24', title: '19:30' },
   { value: '12', title: '7:30 PM' },
 ]
+const DECIMALS = [
+  { value: 'point', title: '12.5 W' },
+  { value: 'comma', title: '12,5 W' },
+]
+const DEGREES = [
+  { value: 'C', title: '°C' },
+  { value: 'F', title: '°F' },
+]
 const THEMES = [
   { value: 'auto', title: 'as this machine has it' },
   { value: 'paper', title: 'paper' },
@@ -159,6 +167,8 @@ const THEMES = [
       <FormPick v-model="settings.theme" label="Paper" :items="THEMES" />
       <v-checkbox v-model="settings.sound" label="Sound when a reading is due" />
       <FormPick v-model="settings.hours" label="Times of day" :items="HOURS" />
+      <FormPick v-model="settings.decimals" label="Decimals" :items="DECIMALS" />
+      <FormPick v-model="settings.degrees" label="Temperatures" :items="DEGREES" />
       <FormText
         v-model="settings.currency"
         label="Prices are in"

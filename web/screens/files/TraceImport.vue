@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { idleBefore } from '@core/analysis/idle'
 import { clock, duration } from '@core/words/figures'
 import { problemInWords } from '@core/formats/problem'
 import type { TraceReadResult } from '@core/formats/traceCsv'
@@ -18,6 +17,7 @@ import { useNotices } from '../../stores/notices'
 import type { OpenedTable } from '../../workers/files.worker'
 import ColumnPicker from './ColumnPicker.vue'
 import JoinPart from './JoinPart.vue'
+import { usePowerOn } from './usePowerOn'
 import WideImport from './WideImport.vue'
 
 const props = defineProps<{
@@ -52,9 +52,7 @@ const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power met
 const hasGear = computed(() => logbook.devices.length > 0 && logbook.sources.length > 0)
 const isWide = ref(props.opened.wide.length > 1 && !props.opened.own)
 
-const idleS = computed(() => (props.result ? idleBefore(props.result.trace) : 0))
-const cutIdle = ref(true)
-const fromS = computed(() => (cutIdle.value ? idleS.value : 0))
+const { idleS, cutIdle, typed: powerOn, error: powerOnError, fromS } = usePowerOn(() => props.result?.trace)
 const held = computed(() => {
   if (!props.result) return ''
   const { trace } = props.result
@@ -161,12 +159,12 @@ async function take(wide?: {
         :max="preview.unit === '%' ? 100 : undefined"
         :until="preview.until"
         :height="170"
-        :events="idleS > 0 ? [{ x: idleS, text: 'power-on' }] : []"
+        :events="fromS > 0 ? [{ x: fromS, text: 'power-on' }] : []"
         summary="The path of the file, before anything is kept"
         solid
       />
       <v-checkbox
-        v-if="idleS > 0 && !joining"
+        v-if="idleS > 0 && !joining && !powerOn.trim()"
         v-model="cutIdle"
         density="compact"
         :label="`Begin at power-on, ${clock(idleS)} in the file: what idled before it is left out`"
@@ -186,6 +184,14 @@ async function take(wide?: {
           type="datetime-local"
           hint="Now, where it is left empty"
         />
+        <FormText
+          v-if="!isWide && !joining && result"
+          v-model="powerOn"
+          label="Clock at the switch"
+          placeholder="0:12:31"
+          :error="powerOnError"
+          hint="The record’s own clock as power came on, such as a film’s"
+        />
         <FormText v-model="given.notes" label="Notes" maxlength="1000" />
       </div>
       <p v-else>
@@ -195,9 +201,13 @@ async function take(wide?: {
     </template>
     <WideImport v-if="isWide && hasGear" :opened="opened" :taking="taking" @take="take" />
     <div class="d-flex ga-3 mt-3">
-      <v-btn-main v-if="!isWide" :disabled="!result || !hasGear" :loading="taking" @click="take()">{{
-        joining ? 'Make them one run' : 'Make it a run'
-      }}</v-btn-main>
+      <v-btn-main
+        v-if="!isWide"
+        :disabled="!result || !hasGear || powerOnError !== ''"
+        :loading="taking"
+        @click="take()"
+        >{{ joining ? 'Make them one run' : 'Make it a run' }}</v-btn-main
+      >
       <v-btn-other v-if="result && !joining && !isWide" @click="files.joinNext().catch(notices.fail)"
         >It is one end: join the other file to it</v-btn-other
       >

@@ -7,7 +7,10 @@ import { expectations } from '@core/plan/expectations'
 import { undecidedWords } from '@core/words/sentences/adviceWords'
 import { readingInWords } from '@core/protocol/rules'
 import { useLogbook } from '../../stores/logbook'
+import { figure } from '@core/words/figures'
+import { useAnalyses } from '../../stores/analyses'
 import { useCurves } from '../../stores/curves'
+import { useLearnt } from '../../stores/learnt'
 
 /** Before the test: what it will be able to tell apart, and what it would take where it will not. */
 const props = defineProps<{ campaign: Campaign }>()
@@ -22,6 +25,9 @@ const expected = computed(() =>
   }),
 )
 const watched = ref(false)
+const learntFor = useLearnt()
+const analyses = useAnalyses()
+void analyses.fill().catch(() => undefined)
 
 /** Pairs of one device are compared; a fixed time decides nothing about times. */
 const told = computed(() => {
@@ -34,6 +40,7 @@ const told = computed(() => {
       : [
           {
             device: logbook.device(deviceId)?.name ?? 'A deleted device',
+            repeats: learntFor(own[0]),
             all: (own.length * (own.length - 1)) / 2,
             pairs: undecidedPairs(
               own.map((p) => {
@@ -43,6 +50,7 @@ const told = computed(() => {
                 return { id: pairKey(p), seconds, repeats: p.repeats }
               }),
               plan,
+              learntFor(own[0]),
             ),
           },
         ],
@@ -60,12 +68,17 @@ const name = (key: string) => {
   <section v-if="told.length" aria-label="What it will tell" data-testid="beforehand">
     <h2>What it will be able to tell apart</h2>
     <p class="quiet">
-      As planned: read {{ readingInWords(campaign.protocol.reading) }}. From the times above, runs that repeat
-      within 2 % <span class="assumed">(assumed)</span>, found in nine cases of ten.
+      As planned: read {{ readingInWords(campaign.protocol.reading) }}. From the times above, found in nine
+      cases of ten.
     </p>
     <v-checkbox v-model="watched" label="The display will be watched as it turns full" density="compact" />
     <template v-for="d in told" :key="d.device">
       <h3>{{ d.device }}: {{ d.all - d.pairs.length }} of {{ d.all }} pairs will be decided</h3>
+      <p class="quiet">
+        By runs that repeat to {{ figure(100 * d.repeats.share, 1, '%') }},
+        <span v-if="d.repeats.assumed" class="assumed">assumed</span
+        ><template v-else>learnt from this logbook</template>.
+      </p>
       <ul v-if="d.pairs.length">
         <li v-for="u in d.pairs" :key="`${u.a} ${u.b}`">{{ undecidedWords(u, name) }}</li>
       </ul>

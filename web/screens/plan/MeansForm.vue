@@ -86,14 +86,15 @@ const keep = submit(async (campaign: Campaign, thenLayOut: boolean) => {
     <FormText name="lanes" label="Lanes at the strip" numeric />
     <FormCheck name="sideBySide" label="Runs may stand side by side" />
     <FormCheck name="sharePorts" label="Several ports of one source may be used at once" />
+    <FormCheck name="drainAttended" label="Drain and rest only while somebody is there" />
     <FormText name="setupMinutes" label="Rigging a run takes" suffix="min" numeric />
     <FormText name="marginPercent" label="Kept in hand" suffix="% of the time" numeric />
     <FormText name="seed" label="Seed of the order" numeric hint="Same seed, same order" />
     <p class="wide quiet">
       The order is shuffled: a source that always came first would get the device rested and the room cool,
       and win by it. A source that shares its watts among its ports gives each less: where several are used at
-      once, that is part of the result. Draining and resting may run outside the free hours; charging never
-      does.
+      once, that is part of the result. Draining and resting may run outside the free hours, unless somebody
+      is to be there; charging never does.
     </p>
     <h2 class="wide">Units and draining</h2>
     <div v-for="{ device, path, usual } in rows" :key="device.id" class="wide fields">

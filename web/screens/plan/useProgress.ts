@@ -1,6 +1,8 @@
 import { format } from 'date-fns'
 import { computed } from 'vue'
 import { duration } from '@core/words/figures'
+import { prepareFrom } from '@core/plan/jobs'
+import { timeOfDay, weekdayAndTime } from '@core/words/moments'
 import { pairKey, type Campaign } from '@core/plan/campaign'
 import { cellProgress, isOver, nextUp, type CellProgress } from '@core/plan/progress'
 import { DATE } from '@core/plan/windows'
@@ -52,17 +54,18 @@ export function useProgress(campaign: () => Campaign) {
   const together = computed(() =>
     next.value.filter((p) => p.slot!.startsAt === next.value[0].slot!.startsAt).map((p) => p.id),
   )
+  const prepareAt = computed(() => prepareFrom(campaign()))
   const tonight = computed(() =>
     next.value.map((p) => ({
       id: p.id,
       name: logbook.nameOf(p),
-      time: format(new Date(p.slot!.startsAt), 'HH:mm'),
+      time: timeOfDay(p.slot!.startsAt),
       detail: [
         `run ${p.repeat}`,
         logbook.cable(p.cableId)?.name ?? '',
         `lane ${p.slot!.lane + 1}`,
         `about ${duration(p.slot!.chargeS)}`,
-        `drain and rest from ${format(Date.parse(p.slot!.startsAt) - p.slot!.prepS * 1000, 'EEE HH:mm')}`,
+        `drain and rest from ${weekdayAndTime(prepareAt.value(p.slot!))}`,
       ]
         .filter(Boolean)
         .join(' · '),

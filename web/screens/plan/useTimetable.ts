@@ -1,6 +1,8 @@
 import { format } from 'date-fns'
 import { computed, ref, watch } from 'vue'
 import { duration } from '@core/words/figures'
+import { prepareFrom } from '@core/plan/jobs'
+import { timeOfDay, weekdayAndTime } from '@core/words/moments'
 import type { Campaign, PlannedRun } from '@core/plan/campaign'
 import { windowsOf } from '@core/plan/windows'
 import { lengthInWords, limitInWords, savingInWords } from '@core/plan/words'
@@ -33,23 +35,24 @@ export function useTimetable(campaign: () => Campaign) {
   const refusal = ref('')
 
   const windows = computed(() => windowsOf(campaign().availability))
+  const prepareAt = computed(() => prepareFrom(campaign()))
   const startOf = (p: PlannedRun) => Date.parse(p.slot!.startsAt)
 
   function card(p: PlannedRun, opens: number, length: number): Card {
-    const { chargeS, prepS, unit, lane } = p.slot!
+    const { chargeS, unit, lane } = p.slot!
     const startMs = startOf(p)
     const units = campaign().means.units[p.deviceId] ?? 1
     return {
       planned: p,
       startMs,
-      from: format(startMs, 'HH:mm'),
-      to: format(startMs + chargeS * 1000, 'HH:mm'),
+      from: timeOfDay(startMs),
+      to: timeOfDay(startMs + chargeS * 1000),
       name: logbook.nameOf(p),
       detail: [
         `run ${p.repeat}`,
         units > 1 ? `unit ${unit + 1}` : '',
         `lane ${lane + 1}`,
-        `drain and rest from ${format(startMs - prepS * 1000, 'EEE HH:mm')}`,
+        `drain and rest from ${weekdayAndTime(prepareAt.value(p.slot!))}`,
       ]
         .filter(Boolean)
         .join(' · '),
@@ -73,7 +76,7 @@ export function useTimetable(campaign: () => Campaign) {
     return shown.slice(Math.max(0, first), last + 1 + SPARE_WINDOWS).map((w) => ({
       ...w,
       title: format(w.startS * 1000, 'EEE d MMM'),
-      hours: `${format(w.startS * 1000, 'HH:mm')}–${format(w.endS * 1000, 'HH:mm')}`,
+      hours: `${timeOfDay(w.startS * 1000)}–${timeOfDay(w.endS * 1000)}`,
     }))
   })
   /** Placed once, but the free hours have changed since, or the moment lies in none of them. */
@@ -100,7 +103,7 @@ export function useTimetable(campaign: () => Campaign) {
     const a = arrangement.value
     const ends = days.value.flatMap((d) => d.cards.map((c) => c.startMs + c.planned.slot!.chargeS * 1000))
     return {
-      ends: ends.length ? format(Math.max(...ends), 'EEEE d MMMM, HH:mm') : '',
+      ends: ends.length ? `${format(Math.max(...ends), 'EEEE d MMMM')}, ${timeOfDay(Math.max(...ends))}` : '',
       length: a ? lengthInWords(a) : '',
       limit: a ? limitInWords(a.limit, plan.names) : '',
       unfair: a?.alwaysFirst

@@ -3,6 +3,7 @@ import { object, string } from 'yup'
 import type { Finding } from '@core/analysis/findings/findings'
 import { answerTo } from '@core/logbook/answers'
 import type { Run } from '@core/logbook/run'
+import { asWritten } from '@core/words/figures'
 import FormDialog from '../../forms/FormDialog.vue'
 import FormText from '../../forms/FormText.vue'
 import { useYupForm } from '../../forms/useYupForm'
@@ -32,7 +33,7 @@ const save = submit(async ({ text }: { text: string }) => {
     @submit="save()"
     @update:model-value="emit('done')"
   >
-    <p>{{ finding.message }}</p>
+    <p>{{ asWritten(finding.message) }}</p>
     <FormText
       name="text"
       label="Answer"

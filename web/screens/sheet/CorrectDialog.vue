@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clock } from '@core/words/figures'
+import { clock, writtenTitle } from '@core/words/figures'
 import type { Run } from '@core/logbook/run'
 import { correctionSchema } from '@core/protocol/entry'
 import type { Trace } from '@core/trace/trace'
@@ -34,8 +34,15 @@ const save = submit(async ({ value, why }: { value?: number; why: string }) => {
     @submit="save()"
     @update:model-value="emit('done')"
   >
-    <p>{{ aboutColumn(what).title }} at {{ clock(trace.time[row]) }}</p>
-    <FormText name="value" label="Right value" hint="Empty means not read" numeric autofocus />
+    <p>{{ writtenTitle(aboutColumn(what).title) }} at {{ clock(trace.time[row]) }}</p>
+    <FormText
+      name="value"
+      label="Right value"
+      hint="Empty means not read"
+      :suffix="aboutColumn(what).unit"
+      numeric
+      autofocus
+    />
     <FormText name="why" label="Why" />
   </FormDialog>
 </template>

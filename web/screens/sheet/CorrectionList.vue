@@ -4,7 +4,7 @@ import { correctableLabel } from '@core/logbook/corrections'
 import type { Run } from '@core/logbook/run'
 import type { Correction } from '@core/trace/trace'
 import { aboutColumn } from '@core/trace/valueColumn'
-import { clock, exactClock, figure, UNKNOWN } from '@core/words/figures'
+import { asRead, clock, exactClock, figure, UNKNOWN } from '@core/words/figures'
 import { useCorrections } from '../../stores/corrections'
 import { useNotices } from '../../stores/notices'
 import { fullDay, timeOfDay } from '@core/words/moments'
@@ -21,7 +21,7 @@ const value = (c: Correction, v: number | null) =>
       ? exactClock(v)
       : c.what === 'reading'
         ? figure(v, 0, '%')
-        : `${v} ${aboutColumn(c.what).unit}`
+        : asRead(v, 4, aboutColumn(c.what).unit)
 const said = (c: Correction) =>
   c.what === 'reading'
     ? {

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Analysis } from '@core/analysis/analyse'
 import { warmth } from '@core/analysis/heat'
-import { clock, duration, figure } from '@core/words/figures'
+import { clock, difference, duration, figure } from '@core/words/figures'
 import {
   partWorkings,
   placeWorkings,
@@ -92,7 +92,7 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
             <th scope="col" class="number">Highest</th>
             <th scope="col" class="number">Rise</th>
             <th scope="col" class="number">Over the room</th>
-            <th scope="col" class="number">At 40 °C or more</th>
+            <th scope="col" class="number">At {{ figure(40, 0, '°C') }} or more</th>
             <th scope="col" class="number">Back to start</th>
           </tr>
         </thead>
@@ -100,15 +100,15 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
           <tr v-for="h in analysis.heat" :key="h.place">
             <th scope="row">{{ h.place || 'device' }}</th>
             <td v-for="m in h.at" :key="m.atS" class="number bar">
-              <span :style="{ width: `${100 * warmth(m.thenC)}%` }"></span>{{ figure(m.thenC, 1) }}
+              <span :style="{ width: `${100 * warmth(m.thenC)}%` }"></span>{{ figure(m.thenC, 1, '°C') }}
             </td>
             <td class="number">
               <WorkedFigure :workings="() => placeWorkings(h)"
                 >{{ figure(h.maxC, 1, '°C') }} at {{ clock(h.maxAtS) }}</WorkedFigure
               >
             </td>
-            <td class="number">{{ figure(h.riseC, 1) }}</td>
-            <td class="number">{{ figure(h.overAmbientC, 1) }}</td>
+            <td class="number">{{ difference(h.riseC, 1, '°C') }}</td>
+            <td class="number">{{ difference(h.overAmbientC, 1, '°C') }}</td>
             <td class="number">{{ duration(h.above[1].seconds) }}</td>
             <td class="number">{{ Number.isNaN(h.backToStartS) ? '–' : clock(h.backToStartS) }}</td>
           </tr>

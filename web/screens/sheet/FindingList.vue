@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { duration } from '@core/words/figures'
+import { asWritten, duration } from '@core/words/figures'
 import type { Finding } from '@core/analysis/findings/findings'
 import { answerTo } from '@core/logbook/answers'
 import type { Run } from '@core/logbook/run'
@@ -26,7 +26,7 @@ const MARK = { notice: 'Note', warning: 'Mind', blocking: 'Wrong' }
         <span v-if="Number.isFinite(f.atS)" class="figure quiet at">{{ duration(f.atS) }}</span>
       </p>
       <p>
-        {{ f.message }} <span class="quiet">{{ f.advice }}</span>
+        {{ asWritten(f.message) }} <span class="quiet">{{ asWritten(f.advice) }}</span>
       </p>
       <p v-if="answerTo(run, f)?.text" class="answer">Known: {{ answerTo(run, f)?.text }}</p>
       <button type="button" class="ask" @click="answering = f">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { clock, exactClock, figure } from '@core/words/figures'
+import { clock, exactClock, figure, writtenTitle, writtenValue } from '@core/words/figures'
 import { loadResistance } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
 import { clockField } from '@core/formats/clockForm'
@@ -60,10 +60,15 @@ function goTo() {
 const moving = ref<number | null>(null)
 const adding = ref(false)
 const correcting = ref<{ row: number; what: ValueColumn } | null>(null)
+const titleOf = (what: ValueColumn) => writtenTitle(aboutColumn(what).title)
 const shown = (row: number, what: ValueColumn) => {
   const value = valuesOf(props.trace, what)?.[row]
-  const { digits } = aboutColumn(what)
-  return figure(value, Number.isInteger(value) && placeOf(what) === null ? 0 : digits)
+  const { digits, unit } = aboutColumn(what)
+  // The unit stands at the head of its column.
+  return figure(
+    value === undefined ? value : writtenValue(value, unit),
+    Number.isInteger(value) && placeOf(what) === null ? 0 : digits,
+  )
 }
 const wasText = (row: number, what: Correction['what']) =>
   corrected.value.get(`${row} ${what}`)?.join('; ') ?? ''
@@ -90,7 +95,7 @@ const wasText = (row: number, what: Correction['what']) =>
         <thead>
           <tr>
             <th scope="col" class="number">Clock</th>
-            <th v-for="c in columns" :key="c" scope="col" class="number">{{ aboutColumn(c).title }}</th>
+            <th v-for="c in columns" :key="c" scope="col" class="number">{{ titleOf(c) }}</th>
             <th v-if="hasLoad" scope="col" class="number">Load, Ω</th>
             <th v-if="trace.notes" scope="col">Note</th>
           </tr>
@@ -108,7 +113,7 @@ const wasText = (row: number, what: Correction['what']) =>
             <td v-for="c in columns" :key="c" class="number">
               <button
                 type="button"
-                :aria-label="`Correct ${aboutColumn(c).title} at ${at(row)}, now ${shown(row, c)}`"
+                :aria-label="`Correct ${titleOf(c)} at ${at(row)}, now ${shown(row, c)}`"
                 @click="correcting = { row, what: c }"
               >
                 {{ shown(row, c) }}

@@ -7,7 +7,7 @@ import {
   type Workings,
 } from '@core/words/sentences/workings'
 import { meanWorkings, peakWorkings, placeWorkings, taperWorkings } from '@core/words/sentences/tableWorkings'
-import { duration, figure, UNKNOWN, withSpread } from '@core/words/figures'
+import { difference, duration, figure, UNKNOWN, withSpread } from '@core/words/figures'
 
 /** One line of the sheet's figures of power, energy and heat: what, how much, and what is to be known of it. */
 export interface FigureRow {
@@ -72,7 +72,7 @@ export function powerRows(a: Analysis, capacity: Capacity): FigureRow[] {
     rows.push({
       label: h.place ? `Hottest, ${h.place}` : 'Hottest',
       value: withSpread(h.maxC, h.uncertaintyC, 1, '°C'),
-      note: `at ${duration(h.maxAtS)}, ${figure(h.riseC, 1, '°C')} over its first reading`,
+      note: `at ${duration(h.maxAtS)}, ${difference(h.riseC, 1, '°C')} over its first reading`,
       workings: placeWorkings(h),
     })
   return rows

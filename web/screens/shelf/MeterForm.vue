@@ -41,7 +41,7 @@ const example = computed(() => {
     <FormText name="name" label="Name" autofocus />
     <FormPick name="kind" label="Kind" :items="METER_KINDS" />
     <FormPick name="place" label="Place in the chain" :items="METER_PLACES" />
-    <FormText name="resolution" label="Smallest step" :suffix="isThermometer ? '°C' : 'V'" numeric />
+    <FormText name="resolution" label="Smallest step" :suffix="isThermometer ? '°C' : 'V'" apart numeric />
     <FormText v-if="!isThermometer" name="resolutionAmps" label="and of its current" suffix="A" numeric />
     <FormText name="accuracyPercent" label="Stated accuracy ±" suffix="% of reading" numeric />
     <FormText name="accuracyDigits" label="plus" suffix="digits" numeric />

@@ -2,8 +2,6 @@
 import { mdiArrowDown, mdiArrowUp, mdiClose, mdiDrag } from '@mdi/js'
 import { computed, onMounted, ref, watch, useTemplateRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { pageHtml } from '@core/formats/pageHtml'
-import { pageMarkdown } from '@core/formats/pageMarkdown'
 import {
   BLOCK_KINDS,
   changedSince,
@@ -15,13 +13,13 @@ import {
 import EmptyPage from '../../components/EmptyPage.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import FormText from '../../forms/FormText.vue'
-import { download, fileName } from '../../composables/download'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
+import TakeDataDialog from './TakeDataDialog.vue'
 import PageBlockView from './PageBlockView.vue'
 import WordsBlock from './WordsBlock.vue'
 import { useDragBlocks } from './useDragBlocks'
-import { pictureSvg } from './pictures'
+import { useTakeOut } from './useTakeOut'
 import { useWriteUpPage } from './useWriteUpPage'
 
 const props = defineProps<{ id: string }>()
@@ -77,6 +75,7 @@ const NAMES: Record<BlockKind, string> = {
   words: 'Own words',
   how: 'How it was done',
   paths: 'Charge curves',
+  panels: 'Frames side by side',
   ranking: 'In order',
   results: 'Times',
   saved: 'Time saved',
@@ -99,52 +98,10 @@ function onKey(event: KeyboardEvent, block: Block) {
   void move(block, event.key === 'ArrowUp' ? -1 : 1)
 }
 
-const pictures = () =>
-  Object.fromEntries(
-    page.value.blocks.flatMap((b) =>
-      b.picture
-        ? [
-            [
-              b.id,
-              {
-                light: pictureSvg(b.picture, 'light', page.value.simulated),
-                dark: pictureSvg(b.picture, 'dark', page.value.simulated),
-              },
-            ],
-          ]
-        : [],
-    ),
-  )
-const takeHtml = () =>
-  download(fileName(page.value.title, 'html'), pageHtml(page.value, pictures()), 'text/html')
-const takeMarkdown = () =>
-  download(fileName(page.value.title, 'md'), pageMarkdown(page.value), 'text/markdown')
-async function takeScript() {
-  const { pageSpoken } = await import('@core/formats/pageSpoken')
-  download(fileName(`${page.value.title} script`, 'txt'), pageSpoken(page.value), 'text/plain')
-}
-const withPrivate = ref(false)
-/** The data behind it, for others to check: what it shows now is noted, so that another browser can say it shows the same. */
-async function takeData() {
-  const of = record.value
-  if (!of) return
-  try {
-    await change(() => ({ published: figures.value.join('\n') }))
-    const { packageOf } = await import('./packageOf')
-    const bytes = await packageOf(await logbook.readWhole(), {
-      title: page.value.title,
-      writeUpId: of.id,
-      runIds: new Set(String(route.query.runs ?? '').split(',')),
-      withoutPrivate: !withPrivate.value,
-      method: page.value.blocks.find((b) => b.heading === 'How it was done')?.list ?? [],
-    })
-    download(fileName(`${page.value.title} data`, 'zip'), bytes as BlobPart, 'application/zip')
-  } catch (error) {
-    notices.fail(error)
-  }
-}
 /** Figures that are not as they were when the data were taken out for others. */
 const strayed = computed(() => changedSince(record.value?.published ?? '', figures.value))
+const out = useTakeOut(record, page, figures)
+const takingData = ref(false)
 const print = () => window.print()
 async function remove() {
   if (!record.value) return
@@ -176,12 +133,11 @@ async function remove() {
       />
       <p class="quiet">{{ page.day }} <SimulatedTag v-if="page.simulated" /></p>
       <div class="tools deeds">
-        <v-btn-main :disabled="busy || isEmpty" @click="takeHtml">Take it as a page (HTML)</v-btn-main>
+        <v-btn-main :disabled="busy || isEmpty" @click="out.takeHtml">Take it as a page (HTML)</v-btn-main>
         <v-btn :disabled="busy || isEmpty" @click="print">Print</v-btn>
-        <v-btn :disabled="busy || isEmpty" @click="takeMarkdown">Markdown</v-btn>
-        <v-btn :disabled="busy || isEmpty" @click="takeScript">Script to be spoken</v-btn>
-        <v-btn :disabled="busy || isEmpty" @click="takeData">Data (zip)</v-btn>
-        <v-checkbox v-model="withPrivate" density="compact" label="with notes and prices" />
+        <v-btn :disabled="busy || isEmpty" @click="out.takeMarkdown">Markdown</v-btn>
+        <v-btn :disabled="busy || isEmpty" @click="out.takeScript">Script to be spoken</v-btn>
+        <v-btn :disabled="busy || isEmpty" @click="takingData = true">Data (zip)</v-btn>
         <v-btn :to="{ path: '/side-by-side', query: { ...route.query, writeUp: id } }"
           >Change the comparison</v-btn
         >
@@ -198,6 +154,7 @@ async function remove() {
         The runs of this write-up are not in the logbook any more; its words are.
       </p>
       <p v-else-if="busy" role="status">Working out the figures …</p>
+      <TakeDataDialog v-if="takingData" :take="out.takeData" @done="takingData = false" />
       <ol ref="list" class="blocks" data-testid="blocks">
         <li
           v-for="(block, i) in blocks"

@@ -1,4 +1,4 @@
-import { svgPicture } from '@core/formats/svgPicture'
+import { panelsAcross, svgPicture } from '@core/formats/svgPicture'
 import type { PagePicture } from '@core/words/page'
 import { INKS } from '../../theme/inks'
 
@@ -14,6 +14,21 @@ export const SIZES = { page: [820, 400], wide: [1280, 720], phone: [380, 320] } 
 export type Size = keyof typeof SIZES
 const BAR_PX = 38
 const AROUND_PX = 40
+const PANEL_PX = 240
+
+/** Bars and rows of frames take the room they need. */
+function heightOf(picture: PagePicture, width: number, usual: number): number {
+  switch (picture.kind) {
+    case 'paths':
+      return usual
+    case 'bars':
+      return AROUND_PX + BAR_PX * picture.bars.length
+    case 'panels':
+      return (
+        AROUND_PX + PANEL_PX * Math.ceil(picture.panels.length / panelsAcross(width, picture.panels.length))
+      )
+  }
+}
 
 /** A picture as SVG, drawn from the same numbers as the table beside it. */
 export function pictureSvg(
@@ -23,7 +38,7 @@ export function pictureSvg(
   size: Size = 'page',
 ): string {
   const [width, height] = SIZES[size]
-  const own = picture.kind === 'bars' && size !== 'wide' ? AROUND_PX + BAR_PX * picture.bars.length : height
+  const own = size === 'wide' ? height : heightOf(picture, width, height)
   return svgPicture(picture, {
     width,
     height: own,

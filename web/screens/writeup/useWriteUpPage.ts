@@ -6,18 +6,19 @@ import { QUANTITIES } from '@core/compare/quantities'
 import { resultsOf } from '@core/compare/results'
 import type { Source } from '@core/gear/gear'
 import { gridRow } from '@core/gear/grid'
-import { pairInWords } from '@core/gear/observed'
 import { isSimulated, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import { watchedOf } from '@core/trace/trace'
+import { plainly } from '@core/words/figures'
 import { fullDay } from '@core/words/moments'
 import type { Page, PageBar, PageBlock, PagePath } from '@core/words/page'
 import { choiceWords, oddWords, purposeWords } from '@core/words/sentences/adviceWords'
 import { CAUTIONS, doubtWords, methodWords, type Method } from '@core/words/sentences/methodWords'
+import { pairInWords } from '@core/words/sentences/pairWords'
 import { PART_HEAD, partRows } from '@core/words/sentences/partRows'
 import { againstWords, resultWords } from '@core/words/sentences/resultWords'
-import { goalFigure, goalTab } from '@core/words/sentences/verdictSentence'
+import { goalTab, goalWithSpread, verdictSentence } from '@core/words/sentences/verdictSentence'
 import { useLogbook } from '../../stores/logbook'
 import { useSettings } from '../../stores/settings'
 import { useAdvice } from '../compare/useAdvice'
@@ -78,20 +79,24 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     simulated: isSimulated(r),
     watched: watchedOf(logbook.traces.get(r.id) ?? { time: new Float64Array(0), temperatures: {} }).length > 0,
   })
-  const picturePaths = computed<PagePath[]>(() =>
-    paths.levels(runs.value.map((r) => r.id), WHOLE).map((p) => ({
-      name: p.label,
+  const drawn = (ids: readonly string[], title = ''): PagePath[] =>
+    paths.levels(ids, WHOLE).map((p) => ({
+      name: p.label === title ? '' : p.label,
       ink: p.ink,
       points: p.points,
       end: p.unnamed || p.faded ? '' : (p.finish ?? ''),
-    })),
-  )
+    }))
+  const picturePaths = computed(() => drawn(runs.value.map((r) => r.id)))
+  /** A frame for each device where there are several, else for each source. */
+  const frames = usePaths(comparison, () => (new Set(runs.value.map((r) => r.deviceId)).size > 1 ? 'device' : 'source')).panels
+  const panels = computed(() => frames.value.map(({ title, ids }) => ({ title, paths: drawn(ids, title) })))
+  const endWords = (of: readonly PagePath[]) => of.filter((p) => p.end).map((p) => `${p.name} ${p.end}`.trim()).join('; ')
   const bars = computed<PageBar[]>(() =>
     ranking.value.places.map(({ index, value, spread }) => ({
       name: names.value[index],
       value,
       spread,
-      said: Number.isNaN(value) ? 'not reached' : `${goalFigure(goal.value, value)} ± ${goalFigure(goal.value, spread)}`,
+      said: Number.isNaN(value) ? 'not reached' : goalWithSpread(goal.value, value, spread),
     })),
   )
   const heatBars = computed<PageBar[]>(() => {
@@ -128,13 +133,28 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     paths: () => block('The charge curves', [], {
       picture: {
         kind: 'paths',
-        alt: `Level against time: ${picturePaths.value.filter((p) => p.end).map((p) => `${p.name} ${p.end}`).join('; ')}`,
+        alt: `Level against time: ${endWords(picturePaths.value)}`,
         paths: picturePaths.value,
         until: paths.until.value,
         unit: '%',
         max: 100,
       },
       table: { caption: 'Where each path ended', head: ['Set-up', 'Full'], rows: picturePaths.value.filter((p) => p.end).map((p) => [p.name, p.end]) },
+    }),
+    panels: () => panels.value.length < 2 ? null : block('Each in a frame of its own', [], {
+      picture: {
+        kind: 'panels',
+        alt: `Level against time, ${panels.value.map((p) => `${p.title}: ${endWords(p.paths)}`).join('. ')}`,
+        panels: panels.value,
+        until: paths.until.value,
+        unit: '%',
+        max: 100,
+      },
+      table: {
+        caption: 'Where each path ended, by frame',
+        head: ['Frame', 'Set-up', 'Full'],
+        rows: panels.value.flatMap((p) => p.paths.filter((q) => q.end).map((q) => [p.title, q.name || p.title, q.end])),
+      },
     }),
     ranking: () => isStopped.value ? null : block(`In order: ${goalTab(goal.value)}`, [], {
       picture: { kind: 'bars', alt: bars.value.map((b) => `${b.name} ${b.said}`).join('; '), bars: bars.value },
@@ -209,12 +229,14 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       }),
     }
   })
-  const figures = computed(() => [
-    sentence.value,
-    ...times.value.flatMap(({ quantity: q, results }) =>
-      results.map((r, i) => `${names.value[i]} ${q.label}: ${resultWords(q, r).figure}`),
-    ),
-  ])
+  const figures = computed(() =>
+    plainly(() => [
+      verdictSentence(goal.value, ranking.value, names.value),
+      ...times.value.flatMap(({ quantity: q, results }) =>
+        results.map((r, i) => `${names.value[i]} ${q.label}: ${resultWords(q, r).figure}`),
+      ),
+    ]),
+  )
   return {
     page,
     busy,

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { pairInWords } from './observed'
+import { pairInWords } from './pairWords'
 
 it('says of a pair what was seen before what is expected', () => {
   const charges = { outcome: 'charges' as const, watts: 18 }

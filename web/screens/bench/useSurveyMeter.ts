@@ -1,0 +1,34 @@
+import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { listenTo, listInstruments, type InstrumentInfo, type Sample } from '../../stores/instrumentStream'
+
+/** Typed by hand, not read by an instrument. */
+export const BY_HAND = ''
+
+/** The instrument that reads for a survey, if one does: `heard` gets volts and amperes as they come. */
+export function useSurveyMeter(heard: (volts: number, amps: number) => void) {
+  const meterId = ref(BY_HAND)
+  const meters = shallowRef<InstrumentInfo[]>([])
+  /** Why nothing comes any more; '' while it does. */
+  const lost = ref('')
+  let stop = () => {}
+
+  const look = async () => {
+    meters.value = (await listInstruments()).filter((i) => i.kind === 'meter')
+  }
+  void look()
+  watch(meterId, (id) => {
+    stop()
+    stop = () => {}
+    lost.value = ''
+    if (id === BY_HAND) return
+    stop = listenTo(id, {
+      sample: ({ voltage = NaN, current = NaN }: Sample) => {
+        lost.value = ''
+        heard(voltage, current)
+      },
+      lost: (why) => (lost.value = why),
+    })
+  })
+  onBeforeUnmount(() => stop())
+  return { meterId, meters, lost, look }
+}
