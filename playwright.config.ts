@@ -10,7 +10,6 @@ export default defineConfig({
   // A loaded machine is slow, not wrong.
   timeout: 240_000,
   expect: { timeout: 30_000 },
-  retries: process.env.CI ? 1 : 0,
   workers: 2,
   fullyParallel: true,
   use: {

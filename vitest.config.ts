@@ -1,15 +1,21 @@
-import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { resolve, shared } from './vitest.shared'
 
 export default defineConfig({
-  resolve: { alias: { '@core': fileURLToPath(new URL('./core', import.meta.url)) } },
+  resolve,
   test: {
-    include: ['{core,web,server,cli,demo,scripts}/**/*.test.ts'],
-    environment: 'node',
-    setupFiles: ['scripts/properties.setup.ts'],
-    // A loaded machine is slow, not wrong.
-    testTimeout: 120_000,
-    hookTimeout: 120_000,
-    expect: { poll: { timeout: 60_000 } },
+    projects: [
+      {
+        resolve,
+        test: {
+          ...shared,
+          name: 'core',
+          include: ['{core,server,cli,demo,scripts}/**/*.test.ts'],
+          // The core keeps nothing between calls, so its tests share their modules, and load them once.
+          isolate: false,
+        },
+      },
+      { resolve, test: { ...shared, name: 'web', include: ['web/**/*.test.ts'] } },
+    ],
   },
 })

@@ -1,5 +1,5 @@
-import { defineConfig, mergeConfig } from 'vitest/config'
-import base from './vitest.config'
+import { defineConfig } from 'vitest/config'
+import { resolve, shared } from './vitest.shared'
 
 /**
  * The tests that must notice what goes wrong in a room of the core: those of the core, without those that are too slow
@@ -8,14 +8,13 @@ import base from './vitest.config'
 const room = process.env.MUTANTS_ROOM ?? ''
 const SLOW = ['model', 'plan'].filter((slow) => slow !== room).map((slow) => `core/${slow}/**`)
 
-export default mergeConfig(
-  { ...base, test: { ...base.test, include: [] } },
-  defineConfig({
-    test: {
-      // The core keeps nothing between calls, so its tests can share their modules; each run begins anew.
-      isolate: false,
-      include: ['core/**/*.test.ts'],
-      exclude: ['**/fuzz.test.ts', 'node_modules', ...SLOW],
-    },
-  }),
-)
+export default defineConfig({
+  resolve,
+  test: {
+    ...shared,
+    // The core keeps nothing between calls, so its tests can share their modules; each run begins anew.
+    isolate: false,
+    include: ['core/**/*.test.ts'],
+    exclude: ['**/fuzz.test.ts', 'node_modules', ...SLOW],
+  },
+})

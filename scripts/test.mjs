@@ -1,5 +1,5 @@
 // npm test: sets up what the tests need, runs them all, and ends with one line "N passed, M failed".
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { build, checkNode, checkWritable, ensureChromium, installPackages, ROOT } from './setup.mjs'
@@ -14,10 +14,14 @@ const bin = (name) => join(ROOT, 'node_modules/.bin', name)
 const runTool = (name, args, env = {}) =>
   spawnSync(bin(name), args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0
 
-/** A check with a single outcome, such as the linter. */
-function check(title, name, args) {
-  console.log(`\n— ${title}`)
-  if (runTool(name, args)) total.passed++
+/** A check with a single outcome, such as the linter; what it says is told once it has ended. */
+async function check(title, name, args) {
+  const child = spawn(bin(name), args, { cwd: ROOT, env: process.env })
+  let said = ''
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (said += data))
+  const code = await new Promise((resolve) => child.on('close', resolve))
+  console.log(`\n— ${title}\n${said}`)
+  if (code === 0) total.passed++
   else total.failed++
 }
 
@@ -32,10 +36,13 @@ function tests(title, name, args, report, count, env) {
   total.failed += passed ? counts.failed : Math.max(1, counts.failed)
 }
 
-check('types', 'vue-tsc', ['-p', 'tsconfig.json'])
-check('types of core/, without a platform', 'tsc', ['-p', 'tsconfig.core.json'])
-check('lint', 'eslint', ['.'])
-check('formatting', 'prettier', ['--check', '--log-level', 'warn', '.'])
+// Side by side: each uses one core.
+await Promise.all([
+  check('types', 'vue-tsc', ['-p', 'tsconfig.json']),
+  check('types of core/, without a platform', 'tsc', ['-p', 'tsconfig.core.json']),
+  check('lint', 'eslint', ['.']),
+  check('formatting', 'prettier', ['--check', '--log-level', 'warn', '.']),
+])
 tests(
   'unit tests',
   'vitest',

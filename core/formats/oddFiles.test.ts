@@ -148,7 +148,7 @@ it('keeps messages short, and counts the faults it does not name', () => {
 
 it('lets no name put a line into a calendar', () => {
   const slot = { startsAt: '2026-03-02T18:40:00.000Z', chargeS: 60, prepS: 0, unit: 0, lane: 0 }
-  const campaign = { name: 'A\r\nATTENDEE:x', protocol: { name: 'P\nURL:y' }, planned: [{ id: 'p', deviceId: 'd', sourceId: 's', cableId: null, repeat: 1, slot, pinned: false, setAside: null }] } // prettier-ignore
+  const campaign = { name: 'A\r\nATTENDEE:x', protocol: { name: 'P\nURL:y' }, means: {}, planned: [{ id: 'p', deviceId: 'd', sourceId: 's', cableId: null, repeat: 1, slot, pinned: false, setAside: null }] } // prettier-ignore
   const names = { device: () => 'D\r\nBEGIN:VEVENT', source: () => 'S' }
   const text = calendarOf(campaign as never, names, new Date(0))
   expect(text.match(/^(ATTENDEE|URL|BEGIN:VEVENT)/gm)).toEqual(['BEGIN:VEVENT'])
