@@ -34,6 +34,8 @@ const props = withDefaults(
     showClock?: boolean
     stepped?: boolean
     bare?: boolean
+    /** Its unit stands in a heading above it. */
+    untitled?: boolean
   }>(),
   {
     height: 360,

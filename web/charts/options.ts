@@ -47,6 +47,8 @@ export interface PathChartOptions {
   /** Told where the pointer is along the clock; null where it left. */
   pointed?: (x: number | null) => void
   unit: string
+  /** Its unit stands in a heading above it. */
+  untitled?: boolean
   colours: ChartColours
   min?: number
   max?: number

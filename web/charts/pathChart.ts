@@ -73,7 +73,11 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
             maxTicksLimit: 6,
             callback: (v) => asRead(writtenValue(Number(v), o.unit), TICK_DIGITS),
           },
-          title: { display: o.unit !== '' && !o.bare, text: writtenUnit(o.unit), color: c.quiet },
+          title: {
+            display: o.unit !== '' && !o.bare && !o.untitled,
+            text: writtenUnit(o.unit),
+            color: c.quiet,
+          },
           afterFit: (scale) => void (scale.width = o.bare ? 2 : AXIS_WIDTH),
         },
       },

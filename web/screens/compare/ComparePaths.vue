@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { writtenUnit } from '@core/words/figures'
 import PathChart from '../../charts/PathChart.vue'
 import { useChartView } from '../../composables/useChartView'
 import { useOneByOne } from '../../composables/useOneByOne'
@@ -83,11 +84,12 @@ const summary = computed(
     <template v-if="isOne || across === 'level'">
       <div v-for="(strip, i) in strips" :key="`${across} ${strip.what}`">
         <h2 class="strip">
-          {{ strip.title }} <span class="quiet">{{ strip.unit }}</span>
+          {{ strip.title }} <span class="quiet">{{ writtenUnit(strip.unit) }}</span>
         </h2>
         <PathChart
           :paths="strip.paths"
-          unit=""
+          :unit="strip.unit"
+          untitled
           :min="strip.what === 'heat' ? undefined : 0"
           :from="across === 'level' ? 0 : view.from"
           :until="across === 'level' ? 100 : view.until"

@@ -165,7 +165,6 @@ const THEMES = [
     <h2>Preferences</h2>
     <div class="preferences">
       <FormPick v-model="settings.theme" label="Paper" :items="THEMES" />
-      <v-checkbox v-model="settings.sound" label="Sound when a reading is due" />
       <FormPick v-model="settings.hours" label="Times of day" :items="HOURS" />
       <FormPick v-model="settings.decimals" label="Decimals" :items="DECIMALS" />
       <FormPick v-model="settings.degrees" label="Temperatures" :items="DEGREES" />
@@ -175,6 +174,7 @@ const THEMES = [
         maxlength="12"
         placeholder="A sign or a word"
       />
+      <v-checkbox v-model="settings.sound" label="Sound when a reading is due" />
       <v-checkbox v-model="settings.spoken" label="Say aloud which lane is to be read" />
     </div>
     <h2>Start over</h2>

@@ -5,7 +5,7 @@ import type { Finding } from '@core/analysis/findings/findings'
 import type { Run } from '@core/logbook/run'
 import { firstAfter, valueAt } from '@core/trace/samples'
 import { durationOf, watchedOf, type Trace } from '@core/trace/trace'
-import { clock, duration, figure } from '@core/words/figures'
+import { clock, duration, figure, writtenUnit } from '@core/words/figures'
 import { withDoubt } from '@core/words/sentences/sentence'
 import PathChart from '../../charts/PathChart.vue'
 import type { Flag } from '../../charts/options'
@@ -129,11 +129,12 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
     </p>
     <div v-for="(strip, i) in strips.slice(0, drawn)" :key="strip.key">
       <h2 class="strip">
-        {{ strip.title }} <span class="quiet">{{ strip.unit }}</span>
+        {{ strip.title }} <span class="quiet">{{ writtenUnit(strip.unit) }}</span>
       </h2>
       <PathChart
         :paths="strip.paths"
-        :unit="across === 'level' ? strip.unit : ''"
+        :unit="strip.unit"
+        :untitled="across !== 'level'"
         :min="strip.min"
         :from="across === 'level' ? 0 : view.from"
         :until="across === 'level' ? 100 : view.until"
