@@ -80,6 +80,15 @@ try {
     await page.goto(url, { waitUntil: 'commit' })
     await page.getByRole('img', { name: /^Charge curve/ }).waitFor({ timeout: 120_000 })
   })
+  // What stays in memory of the page, beside the columns as they are read: time, level, volts and watts, 8 bytes each.
+  const cdp = await page.context().newCDPSession(page)
+  await cdp.send('HeapProfiler.enable')
+  await cdp.send('HeapProfiler.collectGarbage')
+  const { usedSize, backingStorageSize = 0 } = await cdp.send('Runtime.getHeapUsage')
+  const columns = READINGS * 4 * 8
+  console.log(
+    `  in memory, once it is open: ${((usedSize + backingStorageSize) / columns).toFixed(1)} × its columns (${(backingStorageSize / columns).toFixed(1)} × in columns, the rest is the program)`,
+  )
   const charts = page.getByRole('group', { name: /^Paths/ })
   await charts.focus()
   await withTasks(page, 'looked at ten times closer', async () => {

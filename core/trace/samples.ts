@@ -1,4 +1,4 @@
-import { bisectLeft, bisectRight } from 'd3-array'
+import { bisectLeft, bisectRight, max, quickselect } from 'd3-array'
 
 /** The readings of one channel that were really taken: times in seconds and their values. */
 export interface Samples {
@@ -47,9 +47,13 @@ function medianStep(t: Float64Array): number {
   let count = 0
   for (let i = 1; i < t.length; i++) if (t[i] > t[i - 1]) steps[count++] = t[i] - t[i - 1]
   if (count === 0) return NaN
-  const sorted = steps.subarray(0, count).sort()
+  // The half that is needed, not the whole order: of a million steps in a fraction of the time.
   const half = count >> 1
-  return count % 2 === 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2
+  const parted = steps.subarray(0, count)
+  // d3-array parts typed arrays in place as well; its types know of plain ones alone.
+  quickselect(parted as unknown as number[], half)
+  if (count % 2 === 1) return parted[half]
+  return (max(parted.subarray(0, half))! + parted[half]) / 2
 }
 
 /** Index of the first element of the sorted `t` that is at or after `at` (t.length when none is). */

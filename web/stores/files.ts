@@ -6,7 +6,6 @@ import { problemInWords, UnreadableFile, type Problem } from '@core/formats/prob
 import type { ReadPackage } from '@core/formats/dataPackage'
 import { shapeOf } from '@core/formats/shape'
 import type { WideChannel } from '@core/formats/wide'
-import type { TraceReadResult } from '@core/formats/traceCsv'
 import { nextInk, type Logbook } from '@core/logbook/logbook'
 import { blankRun, type Run } from '@core/logbook/run'
 import type { ReadingRule } from '@core/protocol/rules'
@@ -17,7 +16,7 @@ import type { Trace } from '@core/trace/trace'
 import { movedBy } from '@core/words/moments'
 import { keepShape, loadShapes } from '../storage/shapes'
 import { filesWork, stopFilesWork, toldByWorker } from '../workers/files'
-import type { OpenedTable } from '../workers/files.worker'
+import type { OpenedTable, ReadRecord } from '../workers/files.worker'
 import { useLogbook } from './logbook'
 
 export interface Refusal {
@@ -36,7 +35,7 @@ type Opened =
       /** Of a data package: which of its files are not as they were written. */
       from?: Pick<ReadPackage, 'changed' | 'checked'>
     }
-  | { kind: 'trace'; file: string; opened: OpenedTable; result: TraceReadResult | null; failure: string }
+  | { kind: 'trace'; file: string; opened: OpenedTable; result: ReadRecord | null; failure: string }
 
 /** What a file does not say of its run, given once for all that were chosen together. */
 export interface Given {

@@ -1,4 +1,5 @@
 import { expose, transfer } from 'comlink'
+import { previewOf, type Preview } from '@core/analysis/preview'
 import { encodingOf } from '@core/formats/encoding'
 import { guessColumns, isOwnTable, type ColumnMeaning } from '@core/formats/columns'
 import { shapeOf } from '@core/formats/shape'
@@ -34,6 +35,9 @@ export interface OpenedTable {
   /** Columns that may each be a charger's, by position. */
   wide: number[]
 }
+
+/** A trace as it was read, and what is shown of it before it is kept. */
+export type ReadRecord = TraceReadResult & { preview: Preview }
 
 const SHOWN_ROWS = 50
 /** Shares of the work: reading the file, cutting it into cells, reading the columns. */
@@ -145,10 +149,13 @@ const work = {
   },
 
   /** The trace of the opened table, with its columns as they are named; its columns change threads without a copy. */
-  readTrace(meanings: ColumnMeaning[], onProgress: Progress): Outcome<TraceReadResult> {
+  readTrace(meanings: ColumnMeaning[], onProgress: Progress): Outcome<ReadRecord> {
     const read = outcome(() => {
       if (!table) throw new Error('The file is no longer open. Choose it again.')
-      return traceFromTable(table, meanings, (share) => onProgress(READ + CUT + (1 - READ - CUT) * share))
+      const result = traceFromTable(table, meanings, (share) =>
+        onProgress(READ + CUT + (1 - READ - CUT) * share),
+      )
+      return { ...result, preview: previewOf(result.trace) }
     })
     if (!read.ok) return read
     const buffers = columnsOf(read.value.trace).map((column) => column.buffer as ArrayBuffer)

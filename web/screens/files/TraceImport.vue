@@ -3,18 +3,16 @@ import { computed, reactive, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { clock, duration } from '@core/words/figures'
 import { problemInWords } from '@core/formats/problem'
-import type { TraceReadResult } from '@core/formats/traceCsv'
 import { channel } from '@core/trace/channels'
-import { channelsOf, durationOf, powerColumn } from '@core/trace/trace'
+import { channelsOf, durationOf } from '@core/trace/trace'
 import PathChart from '../../charts/PathChart.vue'
-import { pointsOf } from '../../charts/reduction'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import { download } from '../../composables/download'
 import { useFiles, type Given } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
-import type { OpenedTable } from '../../workers/files.worker'
+import type { OpenedTable, ReadRecord } from '../../workers/files.worker'
 import ColumnPicker from './ColumnPicker.vue'
 import JoinPart from './JoinPart.vue'
 import { usePowerOn } from './usePowerOn'
@@ -23,7 +21,7 @@ import WideImport from './WideImport.vue'
 const props = defineProps<{
   file: string
   opened: OpenedTable
-  result: TraceReadResult | null
+  result: ReadRecord | null
   failure: string
 }>()
 const files = useFiles()
@@ -52,7 +50,7 @@ const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power met
 const hasGear = computed(() => logbook.devices.length > 0 && logbook.sources.length > 0)
 const isWide = ref(props.opened.wide.length > 1 && !props.opened.own)
 
-const { idleS, cutIdle, typed: powerOn, error: powerOnError, fromS } = usePowerOn(() => props.result?.trace)
+const { idleS, cutIdle, typed: powerOn, error: powerOnError, fromS } = usePowerOn(() => props.result)
 const held = computed(() => {
   if (!props.result) return ''
   const { trace } = props.result
@@ -62,14 +60,12 @@ const held = computed(() => {
   ]
   return `${trace.time.length} readings over ${duration(durationOf(trace))}: ${what.join(', ')}.`
 })
-/** The path before anything is kept: level where there is one, else watts. */
+/** The path before anything is kept. */
 const preview = computed(() => {
   if (!props.result) return null
-  const { trace } = props.result
-  const [column, unit] = trace.percent ? [trace.percent, '%'] : [powerColumn(trace), 'W']
-  const points = pointsOf(trace.time, column)
-  return points.length > 1
-    ? { paths: [{ label: unit, ink: 0, points }], unit, until: durationOf(trace) }
+  const { trace, preview: of } = props.result
+  return of.points.length > 1
+    ? { paths: [{ label: of.unit, ink: 0, points: of.points }], unit: of.unit, until: durationOf(trace) }
     : null
 })
 

@@ -1,5 +1,4 @@
 import { computed, ref, type ComputedRef, type Ref } from 'vue'
-import { idleBefore } from '@core/analysis/idle'
 import { powerOnSchema } from '@core/formats/clockForm'
 import type { Trace } from '@core/trace/trace'
 import { checkTyped } from '../../forms/yupErrors'
@@ -15,14 +14,13 @@ export interface UsePowerOnReturn {
 }
 
 /** Where power-on stands in a record that is brought in: a film's timecode, or the clock of a machine that was on. */
-export function usePowerOn(trace: () => Trace | undefined): UsePowerOnReturn {
-  const idleS = computed(() => {
-    const read = trace()
-    return read ? idleBefore(read) : 0
-  })
+export function usePowerOn(
+  record: () => { trace: Trace; preview: { idleS: number } } | null,
+): UsePowerOnReturn {
+  const idleS = computed(() => record()?.preview.idleS ?? 0)
   const cutIdle = ref(true)
   const typed = ref('')
-  const checked = computed(() => checkTyped(powerOnSchema(trace()?.time.at(-1) ?? 0), typed.value))
+  const checked = computed(() => checkTyped(powerOnSchema(record()?.trace.time.at(-1) ?? 0), typed.value))
   const fromS = computed(() => {
     const own = 'value' in checked.value ? checked.value.value : undefined
     return own ?? (cutIdle.value ? idleS.value : 0)

@@ -70,7 +70,7 @@ const readOff = computed(() => {
   if (at === null || props.across === 'level') return ''
   const { shown, worked, strips: all } = samples.value
   const told = all.map(({ samples: of, unit, key, label }) => {
-    const value = valueAt(of, at)
+    const value = valueAt(of(), at)
     return Number.isNaN(value)
       ? ''
       : `${key.startsWith('place') ? `${label} ` : ''}${figure(value, unit === '°C' ? 1 : 2, unit)}`

@@ -1,3 +1,4 @@
+import { min } from 'd3-array'
 import { workedOutLevel } from '@core/analysis/workedOut'
 import { samplesOf, valueAt, type Samples } from '@core/trace/samples'
 import { powerColumn, type Trace } from '@core/trace/trace'
@@ -18,20 +19,30 @@ interface StripSamples {
   title: string
   unit: string
   label: string
-  samples: Samples
+  /** Made as it is asked for: strips are drawn one after the other, and none waits for all. */
+  samples: () => Samples
   stepped: boolean
   /** From where its scale begins; by what was read where it is not given. */
+  min: () => number | undefined
+}
+export interface Strip extends Omit<StripSamples, 'samples' | 'label' | 'min'> {
+  paths: Path[]
   min?: number
 }
-export interface Strip extends Omit<StripSamples, 'samples' | 'label'> {
-  paths: Path[]
+
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | undefined
+  return () => (made ??= { value: make() }).value
 }
+const isRead = (column: Float64Array | undefined): boolean =>
+  column?.some((value) => !Number.isNaN(value)) ?? false
 
 /** Level, watts, volts and temperatures, each with its own scale; what was not read has no strip. */
 export function samplesOfRun(trace: Trace): RunSamples {
   const of = (column: Float64Array | undefined) => samplesOf(trace.time, column)
-  const [watts, volts] = [of(powerColumn(trace)), of(trace.voltage)]
-  const strips: StripSamples[] = [
+  const watts = once(() => of(powerColumn(trace)))
+  const volts = once(() => of(trace.voltage))
+  const strips: (StripSamples & { there: boolean })[] = [
     {
       key: 'power',
       title: 'Power',
@@ -39,7 +50,8 @@ export function samplesOfRun(trace: Trace): RunSamples {
       label: 'Power',
       samples: watts,
       stepped: false,
-      min: fromNothing(watts),
+      min: once(() => fromNothing(watts())),
+      there: isRead(powerColumn(trace)),
     },
     {
       key: 'volts',
@@ -48,26 +60,29 @@ export function samplesOfRun(trace: Trace): RunSamples {
       label: 'Voltage',
       samples: volts,
       stepped: true,
-      min: fromNothing(volts),
+      min: once(() => fromNothing(volts())),
+      there: isRead(trace.voltage),
     },
     ...Object.entries(trace.temperatures).map(([place, column]) => ({
       key: `place ${place}`,
       title: place ? place.charAt(0).toUpperCase() + place.slice(1) : 'Temperature',
       unit: '°C',
       label: place || 'Temperature',
-      samples: of(column),
+      samples: once(() => of(column)),
       stepped: false,
+      min: () => undefined,
+      there: isRead(column),
     })),
   ]
   return {
     shown: of(trace.percent),
     worked: workedOutLevel(trace),
-    strips: strips.filter(({ samples }) => samples.t.length > 0),
+    strips: strips.filter(({ there }) => there),
   }
 }
 
 /** From nothing up; where something was fed back, by what was read. */
-const fromNothing = ({ v }: Samples) => (v.some((value) => value < 0) ? undefined : 0)
+const fromNothing = ({ v }: Samples) => (min(v)! < 0 ? undefined : 0)
 
 /** What was shown, as points or fine stairs, and the worked-out level in ink. */
 export function levelPaths({ shown, worked }: RunSamples, ink: number, view: View, label: string): Path[] {
@@ -81,9 +96,10 @@ export function levelPaths({ shown, worked }: RunSamples, ink: number, view: Vie
 
 /** What is in view of the first `count` strips. */
 export const stripsOf = ({ strips }: RunSamples, ink: number, view: View, count = Infinity): Strip[] =>
-  strips.slice(0, count).map(({ samples, label, ...strip }) => ({
+  strips.slice(0, count).map(({ samples, label, min: least, ...strip }) => ({
     ...strip,
-    paths: [{ label, ink, points: pointsOfSamples(samples, view) }],
+    min: least(),
+    paths: [{ label, ink, points: pointsOfSamples(samples(), view) }],
   }))
 
 const WHOLE: View = { from: -Infinity, until: Infinity }
