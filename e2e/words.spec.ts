@@ -60,6 +60,9 @@ test('an empty program offers a first look that ends on a comparison, and takes 
   const guide = page.getByRole('status', { name: 'A first look' })
   await expect(guide).toContainText('two hours in a minute')
   await expect(page.getByText('simulated', { exact: true })).toHaveCount(2)
+  // A reload in the middle goes on with it.
+  await page.reload()
+  await expect(guide).toContainText('two hours in a minute')
   await guide.getByRole('link', { name: 'Set them side by side' }).click({ timeout: 150_000 })
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Example 18 W')
   await guide.getByRole('button', { name: 'Take the example away' }).click()

@@ -63,6 +63,13 @@ test('a comparison is written up, with own words that outlive the figures, and g
 
   // Out as a page: opened from disk with the network cut, usable by all, with the figures of the screen.
   await expect(blocks.getByRole('heading', { name: 'Times', exact: true })).toBeVisible()
+  // On paper stands the page, not the program around it.
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('heading', { level: 1 })).toBeInViewport()
+  for (const gone of ['Shelf', 'How it works out its numbers'])
+    await expect(page.getByRole('link', { name: gone, exact: true })).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Markdown' }).first()).toBeHidden()
+  await page.emulateMedia({ media: null })
   const saving = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Take it as a page' }).click()
   const html = readFileSync(await (await saving).path(), 'utf8')

@@ -1,37 +1,47 @@
+import { StorageSerializers, useSessionStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
 import { guideGear, guideLanes } from '@core/bench/guide'
 import { useBench } from './bench'
 import { useLogbook } from './logbook'
 import { useNotices } from './notices'
 
-/** A guided first run: two simulated lanes at speed, which end side by side. Forgotten with the page; its gear stays. */
+/** What a look made, by id: all that is needed to take it away again. */
+interface Made {
+  deviceId: string
+  sourceIds: string[]
+  runIds: string[]
+}
+
+/** A guided first run: two simulated lanes at speed, which end side by side. A reload of its tab goes on with it. */
 export const useGuide = defineStore('guide', () => {
   const bench = useBench()
   const logbook = useLogbook()
-  const runIds = ref<string[]>([])
-  const gear = ref<ReturnType<typeof guideGear> | null>(null)
+  const made = useSessionStorage<Made | null>('inkpath-first-look', null, {
+    serializer: StorageSerializers.object,
+  })
+  const runIds = computed(() => made.value?.runIds ?? [])
   const lanes = computed(() => bench.lanes.filter((l) => runIds.value.includes(l.setup.runId)))
   const kept = computed(() => runIds.value.filter((id) => logbook.run(id)))
   /** Where it stands: charging, or done with both runs in the logbook. */
-  const step = computed(() => (gear.value === null ? 'none' : lanes.value.length > 0 ? 'charging' : 'done'))
+  const step = computed(() => (made.value === null ? 'none' : lanes.value.length > 0 ? 'charging' : 'done'))
 
   async function begin() {
-    const made = guideGear(() => crypto.randomUUID())
+    const gear = guideGear(() => crypto.randomUUID())
+    const look: Made = { deviceId: gear.device.id, sourceIds: gear.sources.map((s) => s.id), runIds: [] }
     try {
-      await logbook.put('devices', made.device)
-      for (const source of made.sources) await logbook.put('sources', source)
-      const started = await bench.startTogether(guideLanes(made))
-      runIds.value = started.map((l) => l.setup.runId)
-      gear.value = made
+      await logbook.put('devices', gear.device)
+      for (const source of gear.sources) await logbook.put('sources', source)
+      const started = await bench.startTogether(guideLanes(gear))
+      made.value = { ...look, runIds: started.map((l) => l.setup.runId) }
     } catch (error) {
-      await removeGear(made)
+      await removeGear(look)
       throw error
     }
   }
-  async function removeGear({ device, sources }: ReturnType<typeof guideGear>) {
-    for (const { id } of sources) if (logbook.source(id)) await logbook.remove('sources', id)
-    if (logbook.device(device.id)) await logbook.remove('devices', device.id)
+  async function removeGear({ deviceId, sourceIds }: Made) {
+    for (const id of sourceIds) if (logbook.source(id)) await logbook.remove('sources', id)
+    if (logbook.device(deviceId)) await logbook.remove('devices', deviceId)
   }
   /** A lane that shows full is stopped for the newcomer, as a reviewer would. */
   watch(
@@ -44,9 +54,8 @@ export const useGuide = defineStore('guide', () => {
   /** Everything that the look left behind goes: runs first, then their gear. */
   async function clear() {
     for (const id of kept.value) await logbook.removeRun(id)
-    if (gear.value) await removeGear(gear.value)
-    runIds.value = []
-    gear.value = null
+    if (made.value) await removeGear(made.value)
+    made.value = null
   }
   return { step, kept, begin, clear }
 })

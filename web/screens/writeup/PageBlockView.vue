@@ -109,5 +109,8 @@ caption {
   .deeds {
     display: none;
   }
+  .picture :deep(svg > rect:first-of-type) {
+    fill: #fff;
+  }
 }
 </style>

@@ -122,7 +122,7 @@ async function remove() {
     </EmptyPage>
     <template v-else>
       <p class="tools"><router-link to="/write-up" class="quiet">All write-ups</router-link></p>
-      <h1 class="offscreen">{{ page.title }}</h1>
+      <h1 class="offscreen printed">{{ page.title }}</h1>
       <FormText
         v-model="title"
         class="title"
@@ -250,8 +250,17 @@ li:focus-within > .margin {
   opacity: 1;
 }
 @media print {
-  .tools {
+  .tools,
+  .title {
     display: none;
+  }
+  .printed {
+    position: static;
+    width: auto;
+    height: auto;
+    clip-path: none;
+    overflow: visible;
+    white-space: normal;
   }
   .blocks li {
     grid-template-columns: minmax(0, 1fr);
