@@ -74,6 +74,9 @@ ul {
   list-style: none;
   padding: 0;
   margin: 4px 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 480px), 1fr));
+  column-gap: 48px;
 }
 li {
   display: flex;

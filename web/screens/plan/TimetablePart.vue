@@ -57,7 +57,7 @@ const endOf = (c: Card) => c.startMs + c.planned.slot!.chargeS * 1000
     <div v-if="anyPlaced" ref="root" class="days">
       <section v-for="d in days" :key="d.startS" class="day" :aria-label="d.title">
         <header>
-          <strong>{{ d.title }}</strong> <span class="figure quiet">{{ d.hours }}</span>
+          <strong>{{ d.title }}</strong> <span class="figure quiet hours">{{ d.hours }}</span>
         </header>
         <div class="strip" aria-hidden="true">
           <i
@@ -119,7 +119,7 @@ const endOf = (c: Card) => c.startMs + c.planned.slot!.chargeS * 1000
 }
 .day {
   display: grid;
-  grid-template-columns: 150px 190px minmax(0, 1fr);
+  grid-template-columns: 176px 190px minmax(0, 1fr);
   gap: 4px 20px;
   border-bottom: var(--hairline);
   padding: 8px 0;
@@ -127,6 +127,11 @@ const endOf = (c: Card) => c.startMs + c.planned.slot!.chargeS * 1000
 }
 header {
   display: grid;
+}
+
+.hours {
+  font-size: 0.82rem;
+  white-space: nowrap;
 }
 .strip {
   position: relative;
