@@ -1,20 +1,17 @@
-import { spawnSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, it } from 'vitest'
+import { inkpath } from './inkpath.fixture'
 
 const path = join(mkdtempSync(join(tmpdir(), 'inkpath-cli-')), 'ten.csv')
-const analyse = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'cli/inkpath.ts', 'analyse', path, ...args], {
-    encoding: 'utf8',
-  })
+const analyse = (...args: string[]) => inkpath('analyse', path, ...args)
 
-it('prints the object of the contract to the last key; what cannot be known is null', () => {
+it('prints the object of the contract to the last key; what cannot be known is null', async () => {
   // Twelve watts at nine volts for ten minutes, read each minute, a point a minute: all of it can be done in the head.
   const rows = Array.from({ length: 11 }, (_, i) => `${i * 60},${10 + i},9,12`)
   writeFileSync(path, ['time_s,battery_percent,voltage_v,power_w', ...rows].join('\n'))
-  const { stdout, stderr, status } = analyse('--json', '--capacity-wh', '15')
+  const { stdout, stderr, status } = await analyse('--json', '--capacity-wh', '15')
   expect([status, stderr]).toEqual([0, ''])
   const nowhere = { timeS: null, earliestS: null, latestS: null, firstSeenS: null, uncertaintyS: null }
   const never = { percent: null, low: null, high: null, gain: null, uncertainty: null }
@@ -55,19 +52,19 @@ it('prints the object of the contract to the last key; what cannot be known is n
     expect(Object.keys(finding).sort()).toEqual(['atS', 'code', 'message', 'severity'])
 })
 
-it('prints a table without --json, and one line for what it cannot use', () => {
-  expect(analyse().stdout).toMatch(/2\.0+\sWh/)
+it('prints a table without --json, and one line for what it cannot use', async () => {
+  expect((await analyse()).stdout).toMatch(/2\.0+\sWh/)
   writeFileSync(path, 'time_s,battery_percent\n0,10\n60,x\n')
-  const refused = analyse('--json', '--health', '0')
+  const refused = await analyse('--json', '--health', '0')
   expect([refused.status, refused.stdout]).toEqual([2, ''])
   expect(refused.stderr.trim().split('\n')).toHaveLength(1)
 })
 
-it('says what a meter’s own count says, and how hot which place became', () => {
+it('says what a meter’s own count says, and how hot which place became', async () => {
   const rows = ['0,1.2,24,10', '300,1.615,40.8,12', '600,1.5,38,12']
   writeFileSync(path, ['time_s,counter_wh,temperature_back_c,battery_percent', ...rows].join('\n'))
   // Common practice, no source: 0.415 Wh on the counter after 5 minutes. Then it was set back and counted 1.5.
-  const said = JSON.parse(analyse('--json', '--ambient', '25').stdout)
+  const said = JSON.parse((await analyse('--json', '--ambient', '25')).stdout)
   expect(said).toMatchObject({ energyFrom: 'counter', bridgedWh: 0, chargeAh: null })
   expect(said.energyWh).toBeCloseTo(1.915, 9)
   expect(said.counter).toEqual({ energyWh: expect.closeTo(1.915, 9), chargeAh: null, resets: 1 })
@@ -84,12 +81,13 @@ it('says what a meter’s own count says, and how hot which place became', () =>
   ])
 })
 
-it('takes the first reading of a named level as watched', () => {
+it('takes the first reading of a named level as watched', async () => {
   const rows = ['0,1', '10260,98', '12060,100', '12120,100']
   writeFileSync(path, ['time_s,battery_percent', ...rows].join('\n'))
-  const full = (...args: string[]) => JSON.parse(analyse('--json', ...args).stdout).milestones[3]
+  const full = async (...args: string[]) =>
+    JSON.parse((await analyse('--json', ...args)).stdout).milestones[3]
   // Common practice, no source: 1 % to 100 % watched at 3 h 21 min, the last check half an hour before.
-  expect(full('--watched', '90,100')).toMatchObject({ percent: 100, timeS: 12060, earliestS: 12055 })
-  expect(full()).toMatchObject({ timeS: 11160, earliestS: 10260 })
-  expect(analyse('--watched', 'soon').status).toBe(2)
+  expect(await full('--watched', '90,100')).toMatchObject({ percent: 100, timeS: 12060, earliestS: 12055 })
+  expect(await full()).toMatchObject({ timeS: 11160, earliestS: 10260 })
+  expect((await analyse('--watched', 'soon')).status).toBe(2)
 })

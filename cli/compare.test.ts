@@ -1,13 +1,11 @@
-import { spawnSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeAll, expect, it } from 'vitest'
+import { inkpath } from './inkpath.fixture'
 
 const folder = mkdtempSync(join(tmpdir(), 'inkpath-compare-'))
 const at = (name: string) => join(folder, name)
-const run = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'cli/inkpath.ts', ...args], { encoding: 'utf8' })
 const rows = (name: string, all: [minute: number, percent: number][]) =>
   writeFileSync(at(name), ['time_s,battery_percent', ...all.map(([m, p]) => `${m * 60},${p}`)].join('\n'))
 
@@ -17,8 +15,8 @@ beforeAll(() => {
   rows('fast.csv', [[0, 1], [60, 55], [120, 90], [157, 100]]) // prettier-ignore
 })
 
-it('compares to the last key of the contract, against the slowest', () => {
-  const { stdout, stderr, status } = run(
+it('compares to the last key of the contract, against the slowest', async () => {
+  const { stdout, stderr, status } = await inkpath(
     'compare',
     at('fast.csv'),
     at('slow.csv'),
@@ -73,31 +71,41 @@ it('compares to the last key of the contract, against the slowest', () => {
   expect(said.leadChanges).toEqual([])
 })
 
-it('sets the clocks to a common level, and says what is amiss in one line', () => {
+it('sets the clocks to a common level, and says what is amiss in one line', async () => {
   rows('late.csv', [[0, 40], [60, 70], [120, 100]]) // prettier-ignore
   const said = JSON.parse(
-    run('compare', at('slow.csv'), at('late.csv'), '--align', 'level', '--baseline', at('late.csv'), '--json')
-      .stdout,
+    (
+      await inkpath(
+        'compare',
+        at('slow.csv'),
+        at('late.csv'),
+        '--align',
+        'level',
+        '--baseline',
+        at('late.csv'),
+        '--json',
+      )
+    ).stdout,
   )
   expect([said.baseline, said.alignedAtPercent]).toEqual([at('late.csv'), 40])
-  expect(run('compare', at('slow.csv'), at('late.csv')).stdout).toMatch(/clear|can’t tell apart/)
+  expect((await inkpath('compare', at('slow.csv'), at('late.csv'))).stdout).toMatch(/clear|can’t tell apart/)
   for (const args of [
     ['compare', at('slow.csv')],
     ['compare', at('slow.csv'), at('late.csv'), '--baseline', 'nobody.csv'],
     ['ladder', 'A.csv', '--at', '3600'],
     ['ladder', `${at('slow.csv')}=5`, '--at', '0'],
   ]) {
-    const refused = run(...args)
+    const refused = await inkpath(...args)
     expect([refused.status, refused.stdout]).toEqual([2, ''])
     expect(refused.stderr.trim().split('\n')).toHaveLength(1)
   }
 })
 
-it('finds the smallest source that will do (common practice, no source: one hour from 50 %)', () => {
+it('finds the smallest source that will do (common practice, no source: one hour from 50 %)', async () => {
   const gains = { 5: 1, 10: 8, 18: 20, 35: 44, 61: 48, 96: 48 }
   for (const [watts, gain] of Object.entries(gains)) rows(`${watts}.csv`, [[0, 50], [30, 50 + gain / 2], [60, 50 + gain]]) // prettier-ignore
   const files = Object.keys(gains).map((watts) => `${at(`${watts}.csv`)}=${watts}`)
-  const said = JSON.parse(run('ladder', ...files, '--at', '3600', '--json').stdout)
+  const said = JSON.parse((await inkpath('ladder', ...files, '--at', '3600', '--json')).stdout)
   expect(said.smallest).toEqual({ file: at('35.csv'), ratedW: 35 })
   expect(said.steps[0]).toEqual({
     file: at('5.csv'),
@@ -115,5 +123,5 @@ it('finds the smallest source that will do (common practice, no source: one hour
     true,
     true,
   ])
-  expect(run('ladder', ...files, '--at', '3600').stdout).toMatch(/35.W .*smallest that will do/)
+  expect((await inkpath('ladder', ...files, '--at', '3600')).stdout).toMatch(/35.W .*smallest that will do/)
 })

@@ -1,8 +1,9 @@
-import { execFileSync, spawnSync } from 'node:child_process'
+import { execFileSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, it } from 'vitest'
+import { inkpath } from './inkpath.fixture'
 
 // A phone's power along straight lines, minutes and watts. Common practice, no source.
 const PHONE: [number, number][] = [
@@ -15,10 +16,8 @@ const file = (name: string, text: string) => {
   writeFileSync(path, text)
   return path
 }
-const run = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'cli/inkpath.ts', ...args], { encoding: 'utf8' })
 
-it('prints one JSON object: the times on weaker sources, null where the start is above the goal', () => {
+it('prints one JSON object: the times on weaker sources, null where the start is above the goal', async () => {
   const full = file('full.csv', 'time_s,power_w\n' + PHONE.map(([m, w]) => `${m * 60},${w}`).join('\n'))
   const text = execFileSync(
     process.execPath,
@@ -35,16 +34,16 @@ it('prints one JSON object: the times on weaker sources, null where the start is
   expect(Math.abs(twelve.to80S - 5000)).toBeLessThan(20)
   expect(Math.abs(twelve.to100S - 8390)).toBeLessThan(30)
   expect(Math.abs(five.to100S - 272 * 60)).toBeLessThan(120)
-  const from60 = run('forecast', full, '--source-w', '12', '--from', '60', '--to', '90', '--json')
+  const from60 = await inkpath('forecast', full, '--source-w', '12', '--from', '60', '--to', '90', '--json')
   expect(JSON.parse(from60.stdout).forecasts[0]).toMatchObject({ to50S: null })
   expect(JSON.parse(from60.stdout).forecasts[0].to90S).toBeGreaterThan(0)
 })
 
-it('ends with 2 and one line for what it cannot use', () => {
+it('ends with 2 and one line for what it cannot use', async () => {
   const half = file('half.csv', 'time_s,battery_percent,power_w\n0,40,10\n600,50,10\n1200,60,10\n')
-  const refused = run('forecast', half, '--source-w', '12', '--json')
+  const refused = await inkpath('forecast', half, '--source-w', '12', '--json')
   expect([refused.status, refused.stdout]).toEqual([2, ''])
   expect(refused.stderr.trim().split('\n')).toHaveLength(1)
   expect(refused.stderr).toMatch(/half\.csv: not a full run/)
-  expect(run('forecast', half, '--source-w', 'many').status).toBe(2)
+  expect((await inkpath('forecast', half, '--source-w', 'many')).status).toBe(2)
 })

@@ -1,12 +1,10 @@
-import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
+import { inkpath } from './inkpath.fixture'
 
 const folder = mkdtempSync(join(tmpdir(), 'inkpath-join-'))
-const inkpath = (...args: string[]) =>
-  spawnSync('node_modules/.bin/tsx', ['cli/inkpath.ts', ...args], { encoding: 'utf8' })
 const file = (name: string) => join(folder, name)
 
 beforeAll(() => {
@@ -22,9 +20,9 @@ beforeAll(() => {
 })
 
 describe('join', () => {
-  it('prints the stable object and writes the trace', () => {
+  it('prints the stable object and writes the trace', async () => {
     const out = file('joined.csv')
-    const run = inkpath('join', file('meter.csv'), file('device.csv'), '--out', out, '--json')
+    const run = await inkpath('join', file('meter.csv'), file('device.csv'), '--out', out, '--json')
     expect(JSON.parse(run.stdout)).toEqual({
       offsetS: 20,
       uncertaintyS: Math.hypot(1, 1, 2) / Math.sqrt(12),
@@ -35,20 +33,20 @@ describe('join', () => {
     const [header, first] = readFileSync(out, 'utf8').split('\r\n')
     expect(header).toBe('time_s,battery_percent,power_w,battery_current_a')
     expect(first).toBe('0.5,5,18,3')
-    const analysed = inkpath('analyse', out, '--json')
+    const analysed = await inkpath('analyse', out, '--json')
     expect(analysed.status).toBe(0)
   })
-  it('takes an offset as given, and says so', () => {
-    const run = inkpath('join', file('meter.csv'), file('levels.csv'), '--offset', '-2.5', '--json')
+  it('takes an offset as given, and says so', async () => {
+    const run = await inkpath('join', file('meter.csv'), file('levels.csv'), '--offset', '-2.5', '--json')
     expect(JSON.parse(run.stdout)).toMatchObject({ offsetS: -2.5, uncertaintyS: null, by: 'given' })
-    const table = inkpath('join', file('meter.csv'), file('levels.csv'), '--offset', '-2.5')
+    const table = await inkpath('join', file('meter.csv'), file('levels.csv'), '--offset', '-2.5')
     expect(table.stdout).toContain('as given')
   })
-  it('fails in one line', () => {
-    const run = inkpath('join', file('meter.csv'), file('levels.csv'))
+  it('fails in one line', async () => {
+    const run = await inkpath('join', file('meter.csv'), file('levels.csv'))
     expect(run).toMatchObject({ status: 2, stdout: '' })
     expect(run.stderr).toMatch(/^inkpath: .*meter\.csv, .*levels\.csv: .*Give the offset\.\n$/)
-    const nowhere = inkpath(
+    const nowhere = await inkpath(
       'join',
       file('meter.csv'),
       file('device.csv'),

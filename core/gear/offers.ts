@@ -30,12 +30,12 @@ const USUAL_AMPS = { legacy: 1.5, 'type-c': 3 }
 /**
  * Reads offers as they are printed on a charger, or what a device accepts: "5V3A, 9V3A, 20V3.25A; 3.3–11V 3A
  * adjustable", "type-c 5V3A", "legacy 5V 2.4A", "Tideway 10V 5A" (a proprietary family of that name), "wireless 15W";
- * for the whole of a source "rated 45W", of a device "max 27W", "min 10W". Decimal commas are understood where the
- * pieces are parted by ";" or ", ".
+ * for the whole of a source "rated 45W", of a device "max 27W", "min 10W". A comma between two digits is a decimal one:
+ * every piece ends in a letter.
  */
 export function parseOffers(text: string): ParsedSide {
   const pieces = text
-    .split(/[;\n]|,(?!\d)|,(?=\d+(?:[.,]\d+)?\s*(?:V|[-–—]))/i)
+    .split(/[;\n]|(?<!\d),|,(?!\d)/)
     .map((piece) => piece.trim())
     .filter(Boolean)
   const side: ParsedSide = { offers: [], unread: [] }
