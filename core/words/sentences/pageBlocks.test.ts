@@ -1,0 +1,126 @@
+import { describe, expect, it } from 'vitest'
+import { ASSUMED_REPEATABILITY } from '../../compare/verdict'
+import { GOALS } from '../../compare/ranking'
+import { QUANTITIES } from '../../compare/quantities'
+import type { Result } from '../../compare/results'
+import { MADE, type Told } from './pageBlocks'
+
+const full = GOALS.find((g) => g.key === 'full')!
+const quantity = (key: string) => QUANTITIES.find((q) => q.key === key)!
+const result = (over: Partial<Result>): Result =>
+  ({ runs: 1, value: 5040, spread: 60, verdict: 'clear', atLeast: 600, against: null, ...over }) as Result
+const path = (name: string, end: string) => ({ name, ink: 0, end, points: [{ x: 0, y: 2 }] })
+const told: Told = {
+  goal: full,
+  ranking: {
+    places: [
+      { index: 1, value: 5040, spread: 60, verdict: 'first', leads: true, behind: 0, atLeast: 0, runs: 1 },
+      { index: 0, value: NaN, spread: NaN, verdict: 'not-reached', leads: false, behind: NaN, atLeast: NaN, runs: 1 },
+    ],
+    repeatability: ASSUMED_REPEATABILITY,
+  },
+  names: ['Bollard 5', 'Hawser 20'],
+  runCounts: [1, 3],
+  answer: 'To full, Hawser 20 leads.',
+  choice: '',
+  blocking: [],
+  accepted: false,
+  methods: [],
+  paths: [path('Bollard 5', 'stopped at 80 %'), path('Hawser 20', '1 h 24 min'), path('Hawser 20', '')],
+  panels: [{ title: 'Skerry P5', paths: [path('Hawser 20', '1 h 24 min')] }],
+  until: 7200,
+  baseAt: 0,
+  times: [
+    {
+      quantity: quantity('to-100'),
+      results: [
+        result({ verdict: 'baseline', value: 8580 }),
+        result({ against: { savedS: 3540, savedShare: 3540 / 8580, speedRatio: 8580 / 5040 } }),
+      ],
+    },
+  ],
+  hottest: { quantity: quantity('hottest'), results: [result({ value: NaN }), result({ value: 41.5, spread: 1, verdict: 'cannot-tell' })] },
+  purposes: [{ purpose: 'Enough over a night of 8 h', answer: 'Bollard 5' }],
+  parts: [],
+  grid: { head: ['Source'], rows: [] },
+  odd: [],
+  doubts: { differing: [], unknown: [], accepted: [], repeatPercent: 2, assumed: true, worthS: 300 },
+} // prettier-ignore
+const plain = (text: unknown) => JSON.stringify(text).replaceAll('\u00a0', ' ')
+
+describe('blocks of a write-up', () => {
+  it('give the answer, and none while something keeps from a verdict', () => {
+    expect(MADE.answer(told).paragraphs).toEqual(['To full, Hawser 20 leads.'])
+    const stopped = { ...told, blocking: ['start level', 'battery health'] }
+    expect(MADE.answer(stopped).paragraphs).toEqual([
+      'No verdict: these runs differ in what decides it (start level, battery health).',
+    ])
+    expect([MADE.ranking(stopped), MADE.advice(stopped)]).toEqual([null, null])
+    expect(MADE.answer({ ...stopped, accepted: true, choice: 'Keep it.' }).paragraphs).toEqual([
+      'To full, Hawser 20 leads.',
+      'Keep it.',
+    ])
+  })
+
+  it('draw each path, and name where those ended that bear a name', () => {
+    const { picture, table } = MADE.paths(told)
+    expect(picture).toMatchObject({ kind: 'paths', until: 7200, unit: '%', max: 100 })
+    expect(picture?.alt).toBe('Level against time: Bollard 5 stopped at 80 %; Hawser 20 1 h 24 min')
+    expect(table?.rows).toEqual([
+      ['Bollard 5', 'stopped at 80 %'],
+      ['Hawser 20', '1 h 24 min'],
+    ])
+  })
+
+  it('have frames where there are two at least; a path of the frame’s own name goes by it', () => {
+    expect(MADE.panels(told)).toBeNull()
+    const two = [...told.panels, { title: 'Thwart T11', paths: [path('', '2 h 0 min')] }]
+    const made = MADE.panels({ ...told, panels: two })!
+    expect(made.picture?.alt).toBe(
+      'Level against time, Skerry P5: Hawser 20 1 h 24 min. Thwart T11: 2 h 0 min',
+    )
+    expect(made.table?.rows).toEqual([
+      ['Skerry P5', 'Hawser 20', '1 h 24 min'],
+      ['Thwart T11', 'Thwart T11', '2 h 0 min'],
+    ])
+  })
+
+  it('rank, with the ± of each, and say what was not reached', () => {
+    expect(plain(MADE.ranking(told)?.table)).toBe(
+      plain({
+        caption: 'In order of full',
+        head: ['Set-up', 'full'],
+        rows: [
+          ['Hawser 20', '1 h 24 min ± 1 min'],
+          ['Bollard 5', 'not reached'],
+        ],
+      }),
+    )
+  })
+
+  it('tell times with their verdict, and the three ways to be faster against the baseline alone', () => {
+    expect(plain(MADE.results(told).table?.rows)).toBe(
+      plain([
+        ['Bollard 5', '1', '2 h 23 min ± 1 min (baseline)'],
+        ['Hawser 20', '3', '1 h 24 min ± 1 min (clear, at least 10 min)'],
+      ]),
+    )
+    expect(MADE.results(told).table?.caption).toMatch(/^Against Bollard 5/)
+    // 59 min of 2 h 23 min are 41.3 %; 8580 ÷ 5040 is 1.70.
+    expect(plain(MADE.saved(told).table?.rows)).toBe(plain([['Hawser 20', '59 min', '41.3 %', '1.70 ×']]))
+    expect(MADE.saved({ ...told, baseAt: 1 }).table?.rows.map(([name]) => name)).toEqual(['Bollard 5'])
+  })
+
+  it('say nothing where there is nothing to say', () => {
+    expect([MADE.parts(told), MADE.grid(told), MADE.odd(told)]).toEqual([null, null, null])
+    expect(MADE.heat({ ...told, hottest: { ...told.hottest, results: [result({ value: NaN })] } })).toBeNull()
+    expect(plain(MADE.heat(told)?.table?.rows)).toBe(plain([['Hawser 20', '41.5 °C ± 1.0 °C']]))
+    expect(MADE.parts({ ...told, parts: [['Hawser 20', 'hold']] })?.table?.rows).toHaveLength(1)
+    expect(MADE.grid({ ...told, grid: { head: ['Source'], rows: [['Hawser 20']] } })?.table?.head).toEqual([
+      'Source',
+    ])
+    expect(MADE.odd({ ...told, odd: ['One is odd.'] })?.list).toEqual(['One is odd.'])
+    expect(MADE.advice(told)?.list).toEqual(['Enough over a night of 8 h: Bollard 5.'])
+    expect(MADE.cautions().list.length).toBeGreaterThan(3)
+  })
+})

@@ -1,0 +1,180 @@
+import type { Goal, Ranking } from '../../compare/ranking'
+import type { Quantity } from '../../compare/quantities'
+import type { Result } from '../../compare/results'
+import type { PageBar, PageBlock, PagePath, PageTable } from '../page'
+import { CAUTIONS, doubtWords, methodWords, type Method } from './methodWords'
+import { PART_HEAD } from './partRows'
+import { againstWords, resultWords } from './resultWords'
+import { goalTab, goalWithSpread } from './verdictSentence'
+
+/** What the blocks of a write-up are made from: a comparison as it stands, in figures and in words. */
+export interface Told {
+  goal: Goal
+  ranking: Ranking
+  /** Of the set-ups, in their order, and how many runs each has. */
+  names: readonly string[]
+  runCounts: readonly number[]
+  /** The verdict in a sentence, and what to take. */
+  answer: string
+  choice: string
+  /** What keeps from a verdict, by name, and whether that was accepted. */
+  blocking: readonly string[]
+  accepted: boolean
+  methods: readonly Method[]
+  paths: readonly PagePath[]
+  panels: readonly { title: string; paths: readonly PagePath[] }[]
+  /** Where the clock of the pictures ends, s. */
+  until: number
+  /** The set-up that the others are held against. */
+  baseAt: number
+  times: readonly { quantity: Quantity; results: readonly Result[] }[]
+  hottest: { quantity: Quantity; results: readonly Result[] }
+  purposes: readonly { purpose: string; answer: string }[]
+  /** Rows of {@link PART_HEAD}, each with its set-up before it. */
+  parts: readonly (readonly string[])[]
+  grid: Omit<PageTable, 'caption'>
+  odd: readonly string[]
+  doubts: Parameters<typeof doubtWords>[0]
+}
+
+type Made = Omit<PageBlock, 'id'>
+
+const block = (heading: string, paragraphs: readonly string[], more: Partial<PageBlock> = {}): Made => ({
+  heading,
+  paragraphs: paragraphs.filter(Boolean),
+  list: [],
+  ...more,
+})
+const isStopped = ({ blocking, accepted }: Told): boolean => blocking.length > 0 && !accepted
+const ended = (paths: readonly PagePath[]) => paths.filter((p) => p.end)
+const endWords = (paths: readonly PagePath[]): string =>
+  ended(paths)
+    .map((p) => `${p.name} ${p.end}`.trim())
+    .join('; ')
+const barWords = (bars: readonly PageBar[]): string => bars.map((b) => `${b.name} ${b.said}`).join('; ')
+const barTable = (bars: readonly PageBar[], caption: string, head: string): PageTable => ({
+  caption,
+  head: ['Set-up', head],
+  rows: bars.map((b) => [b.name, b.said]),
+})
+const LEVEL = { unit: '%', max: 100 }
+
+/** Blocks by their kind; null where there is nothing to say. */
+export const MADE = {
+  answer: (t: Told): Made =>
+    block(
+      'The answer',
+      isStopped(t)
+        ? [`No verdict: these runs differ in what decides it (${t.blocking.join(', ')}).`]
+        : [t.answer, t.choice],
+    ),
+  how: ({ methods }: Told): Made => block('How it was done', [], { list: methodWords(methods) }),
+  paths: ({ paths, until }: Told): Made =>
+    block('The charge curves', [], {
+      picture: { kind: 'paths', alt: `Level against time: ${endWords(paths)}`, paths, until, ...LEVEL },
+      table: {
+        caption: 'Where each path ended',
+        head: ['Set-up', 'Full'],
+        rows: ended(paths).map((p) => [p.name, p.end]),
+      },
+    }),
+  panels: ({ panels, until }: Told): Made | null =>
+    panels.length < 2
+      ? null
+      : block('Each in a frame of its own', [], {
+          picture: {
+            kind: 'panels',
+            alt: `Level against time, ${panels.map((p) => `${p.title}: ${endWords(p.paths)}`).join('. ')}`,
+            panels,
+            until,
+            ...LEVEL,
+          },
+          table: {
+            caption: 'Where each path ended, by frame',
+            head: ['Frame', 'Set-up', 'Full'],
+            rows: panels.flatMap((p) => ended(p.paths).map((q) => [p.title, q.name || p.title, q.end])),
+          },
+        }),
+  ranking: (t: Told): Made | null => {
+    if (isStopped(t)) return null
+    const bars = t.ranking.places.map(({ index, value, spread }) => ({
+      name: t.names[index],
+      value,
+      spread,
+      said: Number.isNaN(value) ? 'not reached' : goalWithSpread(t.goal, value, spread),
+    }))
+    const tab = goalTab(t.goal)
+    return block(`In order: ${tab}`, [], {
+      picture: { kind: 'bars', alt: barWords(bars), bars },
+      table: barTable(bars, `In order of ${tab}`, tab),
+    })
+  },
+  results: ({ names, runCounts, baseAt, times }: Told): Made =>
+    block('Times', [], {
+      table: {
+        caption: `Against ${names[baseAt] ?? ''}, with twice the standard uncertainty`,
+        head: ['Set-up', 'Runs', ...times.map((t) => t.quantity.label)],
+        rows: names.map((name, i) => [
+          name,
+          String(runCounts[i]),
+          ...times.map(({ quantity, results }) => {
+            const { figure, verdict } = resultWords(quantity, results[i])
+            return verdict ? `${figure} (${verdict})` : figure
+          }),
+        ]),
+      },
+    }),
+  saved: ({ names, baseAt, times }: Told): Made =>
+    block(
+      `Saved against ${names[baseAt] ?? ''}`,
+      ['Three ways to say “faster by”: they give different figures for the same pair, so each is named.'],
+      {
+        table: {
+          caption: 'To full',
+          head: ['Set-up', 'time saved', 'share of time saved', 'speed ratio'],
+          rows: names.flatMap((name, i) =>
+            i === baseAt ? [] : [[name, ...againstWords(times[times.length - 1].results[i].against)]],
+          ),
+        },
+      },
+    ),
+  advice: (t: Told): Made | null =>
+    isStopped(t)
+      ? null
+      : block('For whom which', [], { list: t.purposes.map((p) => `${p.purpose}: ${p.answer}.`) }),
+  parts: ({ parts }: Told): Made | null =>
+    parts.length === 0
+      ? null
+      : block(
+          'Parts of the curves',
+          ['Where power holds level, where it steps down, and where it runs out; of repeats, the first.'],
+          { table: { caption: 'Parts, by set-up', head: ['Set-up', ...PART_HEAD], rows: parts } },
+        ),
+  grid: ({ grid }: Told): Made | null =>
+    grid.rows.length === 0
+      ? null
+      : block(
+          'What charges what',
+          ['What was seen where somebody looked, else what the two should agree on.'],
+          { table: { caption: 'By source and device', ...grid } },
+        ),
+  heat: ({ hottest: { quantity, results }, names }: Told): Made | null => {
+    const bars = results
+      .map((r, i) => ({
+        name: names[i],
+        value: r.value,
+        spread: r.spread,
+        said: resultWords(quantity, r).figure,
+      }))
+      .filter(({ value }) => Number.isFinite(value))
+    return bars.length === 0
+      ? null
+      : block('How warm', [], {
+          picture: { kind: 'bars', alt: barWords(bars), bars },
+          table: barTable(bars, 'The hottest place that was read', 'hottest'),
+        })
+  },
+  odd: ({ odd }: Told): Made | null => (odd.length === 0 ? null : block('What is odd', [], { list: odd })),
+  uncertain: ({ doubts }: Told): Made => block('What is uncertain', [], { list: doubtWords(doubts) }),
+  cautions: (): Made => block('Cautions', [], { list: CAUTIONS }),
+}
