@@ -97,7 +97,7 @@ test('the rest that was timed stands in a planned lane’s checklist, and ends a
   await page.clock.fastForward(6 * 60_000)
   await expect(rest).toHaveValue('30')
   await page.getByRole('button', { name: 'Done: Rested for 21 min' }).click()
-  await expect(page.getByText(/done: 30 min, outside what is required/)).toBeVisible()
+  await expect(page.getByText(/done: 30\smin, outside what is required/)).toBeVisible()
   await page.getByRole('button', { name: 'Power on' }).click()
   await expect(page.getByTestId('countdown')).toBeVisible()
   await expect(page.getByText('rests since')).toHaveCount(0)
