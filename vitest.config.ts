@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config'
-import { resolve, shared } from './vitest.shared'
+import { resolve, shared } from './vitest.shared.ts'
 
 export default defineConfig({
   resolve,

@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config'
-import { resolve, shared } from './vitest.shared'
+import { resolve, shared } from './vitest.shared.ts'
 
 /**
  * The tests that must notice what goes wrong in a room of the core: those of the core, without those that are too slow

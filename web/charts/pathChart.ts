@@ -1,5 +1,6 @@
 import type { ChartConfiguration, ChartDataset } from 'chart.js'
-import { asRead, clock, writtenUnit, writtenValue } from '@core/words/figures'
+import { ticks } from 'd3-array'
+import { asRead, clock, keptValue, writtenUnit, writtenValue } from '@core/words/figures'
 import { inkOf } from '../theme/inks'
 import { clockTicks, tickText } from './clockTicks'
 import { inkColour } from './colours'
@@ -11,6 +12,7 @@ import { AXIS_WIDTH, lengthOf, RIGHT_PX, type Path, type PathChartOptions, type 
 const TOP_PX = 8
 /** Decimals of a figure at a scale, at most. */
 const TICK_DIGITS = 3
+const WRITTEN_TICKS = 4
 const FLAG_TOP_PX = 26
 const PERCENT_TICKS = [0, 20, 40, 60, 80, 100]
 
@@ -64,6 +66,8 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
           grace: '8%',
           afterBuildTicks: (scale) => {
             if (o.unit === '%') scale.ticks = PERCENT_TICKS.map((value) => ({ value }))
+            else if (writtenUnit(o.unit) !== o.unit)
+              scale.ticks = roundAsWritten(scale.min, scale.max, o.unit)
           },
           grid: { display: !o.bare, color: c.grid },
           border: { color: c.quiet },
@@ -109,6 +113,12 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
     },
   }
 }
+
+/** Marks at round values of the unit as it is written, not of the one in which values are kept. */
+const roundAsWritten = (min: number, max: number, unit: string) =>
+  ticks(writtenValue(min, unit), writtenValue(max, unit), WRITTEN_TICKS).map((value) => ({
+    value: keptValue(value, unit),
+  }))
 
 /** The mark at the end of a path, which tells it apart. */
 function endMark(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]>[] {
