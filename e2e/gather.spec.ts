@@ -64,6 +64,7 @@ test('a spreadsheet with one column a charger becomes runs; cells can be pasted 
   await expect(page.getByText(/before the last reading at 0:32:31/)).toBeVisible()
   await expect(page.getByRole('button', { name: 'Make it a run' })).toBeDisabled()
   await page.getByLabel('Clock at the switch').fill('0:12:31')
+  await expect(page.getByText(/before the last reading at 0:32:31/)).toBeHidden()
   await page.getByRole('button', { name: 'Make it a run' }).click()
   await page.getByRole('button', { name: 'Readings' }).click()
   for (const time of ['0:00:14', '0:10:00', '0:20:00'])

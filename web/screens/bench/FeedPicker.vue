@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import type { Feed } from '@core/bench/setup'
 import { listInstruments, type InstrumentInfo } from '../../stores/instrumentStream'
@@ -13,6 +14,11 @@ const SPEEDS = [1, 10, 60, 600]
 
 const load = async () => (found.value = await listInstruments())
 onMounted(load)
+/** An instrument says its name a moment after it is heard. */
+const AGAIN_MS = 3000
+useIntervalFn(() => {
+  if (feed.value.kind === 'instruments') void load()
+}, AGAIN_MS)
 const KINDS = computed(() => [
   { value: 'hand', title: 'my hands' },
   { value: 'simulated', title: 'a simulated meter and battery' },

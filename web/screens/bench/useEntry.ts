@@ -65,9 +65,14 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     return lane && heatDue(lane) !== null ? lane.setup.heat.places : []
   })
 
-  function clear() {
-    Object.assign(typed, blank())
-    for (const place of Object.keys(degrees)) degrees[place] = ''
+  /** What the fields hold at a moment. */
+  const held = () => ({ typed: { ...typed }, degrees: { ...degrees } })
+  /** What was noted goes; what was typed since, while it was being stored, stays. Without it, all goes. */
+  function clear(noted = held()) {
+    for (const [field, empty] of Object.entries(blank()))
+      if (typed[field as keyof typeof typed] === noted.typed[field as keyof typeof typed])
+        Object.assign(typed, { [field]: empty })
+    for (const place of Object.keys(degrees)) if (degrees[place] === noted.degrees[place]) degrees[place] = ''
     errors.value = {}
     question.value = ''
     asked = ''
@@ -164,10 +169,16 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     },
   )
 
+  let isWaiting = false
   /** Notes what was typed; true once it is safe. */
   async function note(): Promise<boolean> {
     const lane = current()
-    if (!lane || busy.value || !spread()) return false
+    if (busy.value) {
+      // Pressed while the one before is being stored: noted as soon as that is safe.
+      isWaiting = true
+      return false
+    }
+    if (!lane || !spread()) return false
     const values = read()
     if (!values) return false
     const key = JSON.stringify([lane.setup.runId, values])
@@ -181,14 +192,17 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
       return false
     }
     busy.value = true
+    const before = held()
     const { noted, stored } = await bench.note(lane, values)
     busy.value = false
+    const goesOn = isWaiting
+    isWaiting = false
     const said = `${logbook.nameOf(lane.setup)}. Noted at ${duration(noted.t)}: ${inWords(noted)}`
     // The fields clear only where the reading is safe: a refused one stays in sight until it is.
     if (stored) {
-      clear()
+      clear(before)
       saved.value = said
-      return true
+      return goesOn ? note() : true
     }
     question.value = ''
     refused = { key, lane, said }

@@ -1,8 +1,11 @@
+import { useIntervalFn } from '@vueuse/core'
 import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { listenTo, listInstruments, type InstrumentInfo, type Sample } from '../../stores/instrumentStream'
 
 /** Typed by hand, not read by an instrument. */
 export const BY_HAND = ''
+
+const AGAIN_MS = 5000
 
 /** The instrument that reads for a survey, if one does: `heard` gets volts and amperes as they come. */
 export function useSurveyMeter(heard: (volts: number, amps: number) => void) {
@@ -16,6 +19,8 @@ export function useSurveyMeter(heard: (volts: number, amps: number) => void) {
     meters.value = (await listInstruments()).filter((i) => i.kind === 'meter')
   }
   void look()
+  /** An instrument says its name a moment after it is heard, and may be plugged in later. */
+  useIntervalFn(() => void look(), AGAIN_MS)
   watch(meterId, (id) => {
     stop()
     stop = () => {}

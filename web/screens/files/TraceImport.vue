@@ -173,26 +173,23 @@ async function take(wide?: {
         <FormPick v-if="!isWide" v-model="given.sourceId" label="Source" :items="named(logbook.sources)" />
         <FormPick v-model="given.cableId" label="Cable" :items="optional(logbook.cables)" />
         <FormPick v-if="meters.length" v-model="given.meterId" label="Meter" :items="optional(meters)" />
-        <FormText
-          v-if="!result?.startedAt"
-          v-model="day"
-          label="Power-on"
-          type="datetime-local"
-          hint="Now, where it is left empty"
-        />
+        <FormText v-if="!result?.startedAt" v-model="day" label="Power-on" type="datetime-local" />
         <FormText
           v-if="!isWide && !joining && result"
           v-model="powerOn"
           label="Clock at the switch"
           placeholder="0:12:31"
           :error="powerOnError"
-          hint="The record’s own clock as power came on, such as a film’s"
         />
         <FormText v-model="given.notes" label="Notes" maxlength="1000" />
       </div>
       <p v-else>
         Put the device and the source on the <router-link to="/shelf">shelf</router-link> first; the file
         stays open here.
+      </p>
+      <!-- Not as hints: one that came and went would move the buttons below from under the finger. -->
+      <p v-if="hasGear && !isWide && !joining" class="quiet small">
+        Power-on is now where no date is given; the clock at the switch is the record’s own, such as a film’s.
       </p>
     </template>
     <WideImport v-if="isWide && hasGear" :opened="opened" :taking="taking" @take="take" />
