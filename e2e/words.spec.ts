@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { takeIn, withRuns } from './fixture'
 import { pick, stopAndKeep } from './steps'
 
@@ -69,13 +69,24 @@ test('an empty program offers a first look that ends on a comparison, and takes 
   await expect(page.getByText('An empty shelf')).toBeVisible()
 })
 
+const to = (page: Page, screen: string) =>
+  page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: screen }).click()
+
+/** A list that is still opening may swallow the press on its option: what is chosen is what then stands there. */
+const prefer = (page: Page, label: string, option: string) =>
+  expect(async () => {
+    await pick(page, label, option)
+    await expect(page.getByRole('combobox', { name: label })).toHaveValue(option, { timeout: 2000 })
+  }).toPass()
+
 test('times of day and prices are written as preferred, after a reload too', async ({ page }) => {
   await takeIn(page, withRuns(1))
   await page.goto('/files')
   await page.getByLabel('Prices are in').fill('crowns')
   await page.getByRole('combobox', { name: 'Times of day' }).press('Enter')
   await page.getByRole('option', { name: '19:30' }).click()
-  await page.goto('/shelf')
+  // By a link: what was chosen holds at once, and is stored meanwhile.
+  await to(page, 'Shelf')
   await page.getByRole('button', { name: 'Edit Hawser 21' }).click()
   await page.getByLabel('Price').fill('12')
   await page.getByRole('button', { name: 'Put on the shelf' }).click()
@@ -86,9 +97,13 @@ test('times of day and prices are written as preferred, after a reload too', asy
   )
   // A comma, and °F: what is typed in them is kept as it always was.
   await page.goto('/files')
-  await pick(page, 'Decimals', '12,5 W')
-  await pick(page, 'Temperatures', '°F')
-  await page.goto('/sheet/r0')
+  await prefer(page, 'Decimals', '12,5 W')
+  await prefer(page, 'Temperatures', '°F')
+  await to(page, 'Sheet')
+  await page
+    .getByRole('link', { name: / from Hawser/ })
+    .first()
+    .click()
   await expect(page.getByText(/18,0\sW/).first()).toBeVisible()
   await page.goto('/bench')
   await page.getByLabel('Start level').fill('5')
@@ -101,9 +116,9 @@ test('times of day and prices are written as preferred, after a reload too', asy
   await expect(page.getByText(/70,7\s°F/)).toBeVisible()
   await page.goto('/files')
   await expect(page.getByRole('combobox', { name: 'Temperatures' })).toBeVisible()
-  await pick(page, 'Temperatures', '°C')
-  await pick(page, 'Decimals', '12.5 W')
-  await page.goto('/sheet')
+  await prefer(page, 'Temperatures', '°C')
+  await prefer(page, 'Decimals', '12.5 W')
+  await to(page, 'Sheet')
   await page
     .getByRole('link', { name: / from Hawser/ })
     .first()
