@@ -38,6 +38,8 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
   /** The entry that was asked about: typed the same again, it is kept. */
   let asked = ''
   let askedFor: Doubt['cause'] | undefined
+  /** Enter was pressed while a reading was on its way to the disk. */
+  let isWaiting = false
   /** What a lane's reviewer has said is so: it is not asked again. */
   const settled = new Map<string, Set<Doubt['cause']>>()
   /** The entry that was noted but refused by storage: typed the same again, it is stored, not noted twice. */
@@ -67,6 +69,8 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
 
   /** What the fields hold at a moment. */
   const held = () => ({ typed: { ...typed }, degrees: { ...degrees } })
+  const isTyped = () =>
+    [...Object.values(typed), ...Object.values(degrees)].some((text) => text.trim() !== '')
   /** What was noted goes; what was typed since, while it was being stored, stays. Without it, all goes. */
   function clear(noted = held()) {
     for (const [field, empty] of Object.entries(blank()))
@@ -152,6 +156,7 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     busy.value = true
     const stored = (await bench.retry()) || lane.pending.length === 0
     busy.value = false
+    isWaiting = false
     if (stored) {
       clear()
       saved.value = said
@@ -169,7 +174,6 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     },
   )
 
-  let isWaiting = false
   /** Notes what was typed; true once it is safe. */
   async function note(): Promise<boolean> {
     const lane = current()
@@ -195,14 +199,15 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     const before = held()
     const { noted, stored } = await bench.note(lane, values)
     busy.value = false
-    const goesOn = isWaiting
+    const wasPressed = isWaiting
     isWaiting = false
     const said = `${logbook.nameOf(lane.setup)}. Noted at ${duration(noted.t)}: ${inWords(noted)}`
     // The fields clear only where the reading is safe: a refused one stays in sight until it is.
     if (stored) {
       clear(before)
       saved.value = said
-      return goesOn ? note() : true
+      // Pressed twice by mistake nothing stands there any more, and the turn passes on as it would have.
+      return wasPressed && current() === lane && isTyped() ? note() : true
     }
     question.value = ''
     refused = { key, lane, said }
