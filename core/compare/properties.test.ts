@@ -4,7 +4,7 @@ import { milestones } from '../analysis/milestones'
 import { analyse, type Analysis } from '../analysis/analyse'
 import { traceFromReadings } from '../trace/trace'
 import { fromCommonLevel, onAlignedClock } from './align'
-import { QUANTITIES } from './quantities'
+import { quantityOf } from './quantities'
 import { resultsOf } from './results'
 import { ASSUMED_REPEATABILITY, verdict, type Figures } from './verdict'
 
@@ -74,12 +74,7 @@ it('setting clocks to a common level changes no time between two levels', () => 
 describe('results of set-ups', () => {
   const side = (analysis: Analysis) => ({ analysis, usableWh: 15.5, hoursPerPoint: 0.4 })
   const setups = [[side(analyse(run(2, 60)))], [side(analyse(run(2, 30)))], [side(analyse(run(2, 30)))]]
-  const of = (key: string, baseline = 0) =>
-    resultsOf(
-      setups,
-      baseline,
-      QUANTITIES.find((q) => q.key === key)!,
-    )
+  const of = (key: string, baseline = 0) => resultsOf(setups, baseline, quantityOf(key))
 
   it('judges every figure by its own doubt, against the baseline', () => {
     expect(of('to-50').map((r) => r.verdict)).toEqual(['baseline', 'clear', 'clear'])

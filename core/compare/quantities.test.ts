@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { Analysis } from '../analysis/analyse'
-import { QUANTITIES, QUANTITY_GROUPS } from './quantities'
+import { QUANTITIES, QUANTITY_GROUPS, quantityOf } from './quantities'
 
 const analysis = {
   milestones: [50, 80, 90].map((percent) => ({ percent, timeS: 60 * percent, uncertaintyS: percent / 10 })).concat([{ percent: 100, timeS: NaN, uncertaintyS: NaN, reason: 'never' } as never]),
@@ -16,7 +16,7 @@ const analysis = {
 } as unknown as Analysis // prettier-ignore
 const side = { analysis, usableWh: 15.5, hoursPerPoint: 0.4 }
 const told = (key: string, of = side) => {
-  const { value, uncertainty } = QUANTITIES.find((q) => q.key === key)!.figure(of)
+  const { value, uncertainty } = quantityOf(key).figure(of)
   return [value, uncertainty].map((n) => Math.round(n * 1e4) / 1e4)
 }
 
@@ -48,7 +48,7 @@ it('names each once, says which way is better, and what is worth noticing', () =
   const keys = QUANTITIES.map((q) => q.key)
   expect(new Set(keys).size).toBe(keys.length)
   const of = (key: string) => {
-    const { group, label, kind, better, worthNoticing } = QUANTITIES.find((q) => q.key === key)!
+    const { group, label, kind, better, worthNoticing } = quantityOf(key)
     return [group, label, kind, better, worthNoticing.atLeast, worthNoticing.share]
   }
   expect(of('to-80')).toEqual(['times', 'to 80 %', 'time', 'lower', 300, 0.05])

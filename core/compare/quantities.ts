@@ -168,3 +168,10 @@ export const QUANTITIES: readonly Quantity[] = [
       top ? { value: top.riseC, uncertainty: Math.SQRT2 * (top.uncertaintyC || USUAL_CELSIUS_U) } : NONE,
   },
 ] // prettier-ignore
+
+/** @throws Error where no figure has that key: keys come from the table above. */
+export function quantityOf(key: string): Quantity {
+  const found = QUANTITIES.find((q) => q.key === key)
+  if (!found) throw new Error(`There is no figure called ${key}.`)
+  return found
+}

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { traceFromReadings, type Trace } from '../trace/trace'
 import { acceptanceFrom, genericAcceptance } from './acceptance'
 import { forecast, forecastS, levelAfter } from './forecast'
+import { foresee, gainsByWatts } from './foreseen'
 
 // A phone's power along straight lines, minutes and watts. Common practice, no source.
 const PHONE = [
@@ -45,6 +46,30 @@ it('is nothing for a run that is not full, or a source that gives nothing', () =
   const half = traceFromReadings([0, 600, 1200].map((t) => ({ t, power: 10, percent: 40 + t / 60 })))
   expect(acceptanceFrom(half)).toBeNull()
   expect(forecastS(curve, 0, 0, 100)).toBeNaN()
+})
+
+describe('a source that was not tested', () => {
+  // 16 Wh held at 20 W and 4 Wh of taper: at 5 W everything but the very end is 5 W, 4 Wh or 20 points in 48 minutes.
+  const generic = genericAcceptance(20, 20)
+  it('is told to half, to full, and by a moment, from the level at which the tested began', () => {
+    const told = foresee(generic, 5, { from: 10, atS: 48 * 60 }, 0.01)!
+    expect(told.half.seconds).toBeCloseTo((8 / 5) * 3600, 6)
+    expect(told.half.assumed).not.toContain('runs that repeat within 2 %')
+    expect(told.full.seconds).toBeGreaterThan((18 / 5) * 3600)
+    expect(told.gain).toBeCloseTo(20, 9)
+  })
+  it('is nothing where nothing arrives, or the device is full', () => {
+    const when = { from: 10, atS: 3600 }
+    for (const watts of [0, -1, NaN]) expect(foresee(generic, watts, when)).toBeNull()
+    expect(foresee(generic, 5, { from: 100, atS: 3600 })).toBeNull()
+    expect(gainsByWatts(generic, 0, when)).toEqual([])
+    expect(gainsByWatts(generic, 20, { from: 100, atS: 3600 })).toEqual([])
+  })
+  it('lies on a line behind the measured points: here straight, while the source decides', () => {
+    const line = gainsByWatts(generic, 10, { from: 0, atS: 3600 }, 4)
+    expect(line.map((p) => p.watts)).toEqual([2.5, 5, 7.5, 10])
+    line.forEach(({ watts, gain }) => expect(gain).toBeCloseTo(5 * watts, 9))
+  })
 })
 
 it('takes a log of a million readings, which is more than a call may have arguments', () => {

@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { ASSUMED_REPEATABILITY } from '../../compare/verdict'
 import { GOALS } from '../../compare/ranking'
-import { QUANTITIES } from '../../compare/quantities'
+import { quantityOf } from '../../compare/quantities'
 import type { Result } from '../../compare/results'
 import { MADE, type Told } from './pageBlocks'
 
 const full = GOALS.find((g) => g.key === 'full')!
-const quantity = (key: string) => QUANTITIES.find((q) => q.key === key)!
 const result = (over: Partial<Result>): Result =>
   ({ runs: 1, value: 5040, spread: 60, verdict: 'clear', atLeast: 600, against: null, ...over }) as Result
 const path = (name: string, end: string) => ({ name, ink: 0, end, points: [{ x: 0, y: 2 }] })
@@ -32,14 +31,14 @@ const told: Told = {
   baseAt: 0,
   times: [
     {
-      quantity: quantity('to-100'),
+      quantity: quantityOf('to-100'),
       results: [
         result({ verdict: 'baseline', value: 8580 }),
         result({ against: { savedS: 3540, savedShare: 3540 / 8580, speedRatio: 8580 / 5040 } }),
       ],
     },
   ],
-  hottest: { quantity: quantity('hottest'), results: [result({ value: NaN }), result({ value: 41.5, spread: 1, verdict: 'cannot-tell' })] },
+  hottest: { quantity: quantityOf('hottest'), results: [result({ value: NaN }), result({ value: 41.5, spread: 1, verdict: 'cannot-tell' })] },
   purposes: [{ purpose: 'Enough over a night of 8 h', answer: 'Bollard 5' }],
   parts: [],
   grid: { head: ['Source'], rows: [] },

@@ -2,7 +2,7 @@ import { computed, type ComputedRef } from 'vue'
 import type { Block, WriteUp } from '@core/logbook/writeUp'
 import { changedSince } from '@core/logbook/writeUp'
 import { DEFAULT_MILESTONES } from '@core/analysis/milestones'
-import { QUANTITIES } from '@core/compare/quantities'
+import { quantityOf } from '@core/compare/quantities'
 import { resultsOf } from '@core/compare/results'
 import type { Source } from '@core/gear/gear'
 import { gridRow } from '@core/gear/grid'
@@ -30,7 +30,6 @@ import { useVerdict } from '../compare/useVerdict'
 import { markdownHtml } from './markdown'
 
 const WHOLE = { from: 0, until: Infinity }
-const quantity = (key: string) => QUANTITIES.find((q) => q.key === key)!
 
 export interface UseWriteUpPageReturn {
   page: ComputedRef<Page>
@@ -58,9 +57,9 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     Math.max(0, setups.value.findIndex((s) => s.runs.some((r) => r.id === baseline.value))),
   )
   const resultsFor = (key: string) =>
-    resultsOf(setups.value.map((s) => s.sides), baseAt.value, quantity(key), repeatability.value)
+    resultsOf(setups.value.map((s) => s.sides), baseAt.value, quantityOf(key), repeatability.value)
   const times = computed(() =>
-    DEFAULT_MILESTONES.map((p) => ({ quantity: quantity(`to-${p}`), results: resultsFor(`to-${p}`) })),
+    DEFAULT_MILESTONES.map((p) => ({ quantity: quantityOf(`to-${p}`), results: resultsFor(`to-${p}`) })),
   )
   const methodOf = (r: Run): Method => ({
     device: logbook.device(r.deviceId)?.name ?? 'a deleted device',
@@ -119,7 +118,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       until: paths.until.value,
       baseAt: baseAt.value,
       times: times.value,
-      hottest: { quantity: quantity('hottest'), results: resultsFor('hottest') },
+      hottest: { quantity: quantityOf('hottest'), results: resultsFor('hottest') },
       purposes: purposeWords(told.advice.value, names.value, {
         ...thresholds.options.value,
         atS: Number(thresholds.ladderMinutes.value) * 60,

@@ -1,0 +1,108 @@
+import type { Cable, Source } from '../gear/gear'
+import { costOf, volumeOf, type Offered } from './advice'
+import type { Suspect } from './odd'
+import { quantityOf, type Side } from './quantities'
+import { resultsOf, type Result } from './results'
+import type { Repeatability } from './verdict'
+
+/** A set-up as it is compared: the figures of its runs, and what it is put together from. */
+export interface MadeOf {
+  sides: readonly Side[]
+  source?: Source
+  cable?: Cable
+  /** What feeds the source, where it is a pad, a dock or a bank. */
+  feeds?: Source
+}
+/** When gains are read off, min: the ladder's moment, and how long there is before leaving. */
+export interface Moments {
+  ladderMinutes: string
+  topUpMinutes: string
+}
+/** A time to full that a full run elsewhere lets expect, s, with its standard uncertainty; NaN without one. */
+export interface ExpectedTime {
+  seconds: number
+  uncertaintyS: number
+}
+
+const FULL = 'to-100'
+const HEAT_CODES: ReadonlySet<string> = new Set(['thermal-step', 'hot'])
+
+/** A figure of every set-up, its repeats pooled; the first is as good a baseline as any where none is asked for. */
+const figuresOf = (setups: readonly MadeOf[], key: string, repeatability: Repeatability): Result[] =>
+  resultsOf(
+    setups.map((s) => s.sides),
+    0,
+    quantityOf(key),
+    repeatability,
+  )
+
+const hottestOf = ({ sides }: MadeOf): number => {
+  const top = sides.reduce((most, { analysis }) => Math.max(most, analysis.heat[0]?.maxC ?? -Infinity), -Infinity)
+  return Number.isFinite(top) ? top : NaN
+} // prettier-ignore
+
+const isPad = ({ source }: MadeOf): boolean => source?.kind === 'wireless pad'
+
+/** What is to be bought and carried for each set-up, and what it came to: `adviceFor` chooses among them. */
+export function offeredBy(
+  setups: readonly MadeOf[],
+  { ladderMinutes, topUpMinutes }: Moments,
+  repeatability: Repeatability,
+): Offered[] {
+  const of = (key: string) => figuresOf(setups, key, repeatability)
+  const [full, gain, topUp] = [of(FULL), of(`gain-${ladderMinutes}`), of(`gain-${topUpMinutes}`)]
+  const ladderS = Number(ladderMinutes) * 60
+  return setups.map((setup, i) => {
+    const { sides, source, cable, feeds } = setup
+    const needed = [source, cable, feeds].filter((x) => x !== undefined)
+    return {
+      ratedW: source?.ratedWatts ?? NaN,
+      cost: costOf(needed),
+      owned: needed.every((x) => x.owned),
+      price: source?.price ?? NaN,
+      weightG: source?.weightG ?? NaN,
+      volumeMm3: volumeOf(source?.size ?? ''),
+      fullS: full[i].value,
+      gain: gain[i].value,
+      gainUncertainty: gain[i].spread / 2,
+      ceiling: sides.some(({ analysis }) => analysis.marks.some((m) => m.atS === ladderS && m.ceiling)),
+      topUp: topUp[i].value,
+      hottestC: hottestOf(setup),
+    }
+  })
+}
+
+/**
+ * The set-ups as far as an odd result is seen in them: `oddResults` names those.
+ * @param expected what a full run on another source lets expect of the set-up at that place of the list
+ */
+export function suspectsAmong(
+  setups: readonly MadeOf[],
+  expected: (index: number) => ExpectedTime,
+): Suspect[] {
+  const toFull = quantityOf(FULL).figure
+  return setups.map((setup, index) => {
+    const codes = new Set<string>(setup.sides.flatMap(({ analysis }) => analysis.findings.map((f) => f.code)))
+    const times = setup.sides.map(toFull).filter(({ value }) => Number.isFinite(value))
+    const { seconds, uncertaintyS } = expected(index)
+    return {
+      ratedW: setup.source?.ratedWatts ?? NaN,
+      full: {
+        values: times.map((t) => t.value),
+        uncertainty: times.reduce((most, t) => Math.max(most, t.uncertainty || 0), times.length ? 0 : NaN),
+      },
+      hottestC: hottestOf(setup),
+      slowedByHeat: times.length > 0 && [...HEAT_CODES].some((code) => codes.has(code)),
+      wireless: isPad(setup),
+      stalled: codes.has('stalled'),
+      expectedS: seconds,
+      expectedUncertaintyS: uncertaintyS,
+    }
+  })
+}
+
+/** The lowest level at which one of the runs began, %: where forecasts beside them begin; 100 where there is none. */
+export const lowestStart = (setups: readonly MadeOf[]): number =>
+  setups
+    .flatMap(({ sides }) => sides.map(({ analysis }) => analysis.startPercent))
+    .reduce((low, p) => Math.min(low, p), 100)
