@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { ValidationError } from 'yup'
+import { faultOf } from '../trace/fault.fixture'
 import { blankCable, blankSource, portOf } from './blanks'
 import { cableSchema, meterSchema, observationSchema, sourceSchema } from './schema'
 
@@ -20,15 +20,6 @@ const observation = {
   when: '2026-03-02T19:00:00.000Z',
 }
 
-/** What is said of it; '' where it holds. */
-function faultOf(schema: { validateSync: (value: unknown) => unknown }, value: unknown): string {
-  try {
-    schema.validateSync(value)
-    return ''
-  } catch (error) {
-    return (error as ValidationError).message
-  }
-}
 const holds = (schema: { validateSync: (value: unknown) => unknown }, base: object, over: object) =>
   expect(faultOf(schema, { ...base, ...over }), JSON.stringify(over)).toBe('')
 

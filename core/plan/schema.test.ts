@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { ValidationError } from 'yup'
+import { faultOf } from '../trace/fault.fixture'
 import { SCHOOLS } from '../protocol/schools'
 import { usualMeans, type Campaign } from './campaign'
 import { campaignSchema, freeHoursSchema, meansSchema, moveSchema, pairSchema } from './schema'
@@ -18,15 +18,6 @@ const campaign: Campaign = {
   planned: [planned],
   putBack: [],
   createdAt: '2026-03-01T12:00:00.000Z',
-}
-/** What is said of it, by path; '' where it holds. */
-function faultOf(schema: { validateSync: (value: unknown) => unknown }, value: unknown): string {
-  try {
-    schema.validateSync(value)
-    return ''
-  } catch (error) {
-    return (error as ValidationError).message
-  }
 }
 const means = (over: object) => faultOf(meansSchema, { ...usualMeans(), ...over })
 const whole = (over: object) => faultOf(campaignSchema, { ...campaign, ...over })

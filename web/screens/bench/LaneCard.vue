@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
-import { unpluggedSince } from '@core/trace/pauses'
 import { speedOf } from '@core/bench/setup'
 import { asRead, clock, countdown, duration, figure } from '@core/words/figures'
 import { readingInWords } from '@core/protocol/rules'
@@ -14,6 +13,7 @@ import { useLogbook } from '../../stores/logbook'
 import LanePath from './LanePath.vue'
 import LaneStreams from './LaneStreams.vue'
 import StopDialog from './StopDialog.vue'
+import UnpluggedNote from './UnpluggedNote.vue'
 import { useLaneView } from './useLaneView'
 import { useTurn } from './useTurn'
 
@@ -28,9 +28,6 @@ const { forecast, goal } = view
 const { expected, turn } = useTurn()
 const turning = computed(() => (bench.watching ? null : expected(props.lane)))
 const name = computed(() => logbook.nameOf(props.lane.setup))
-const unplugged = computed(() =>
-  props.lane.count >= 0 ? unpluggedSince(props.lane.state.events) : undefined,
-)
 const missed = computed(() => {
   void view.second.value
   return missedOf(props.lane).map((s) => duration(s))
@@ -58,9 +55,7 @@ const sources = computed(() => {
       Stop: {{ hot.place || 'the device' }} is at {{ figure(hot.celsius, 1, '°C') }}, the limit is
       {{ asRead(lane.setup.heat.stopLimitC, 1, '°C') }}. Cut the power and let it cool.
     </p>
-    <p v-if="unplugged !== undefined" class="unplugged" role="status">
-      Unplugged since {{ clock(unplugged) }}; the clock runs on. Say so when it is plugged in again (g).
-    </p>
+    <UnpluggedNote :lane="lane" />
     <ul v-if="warnings.length && !hot" class="warnings" role="status">
       <li v-for="w in warnings" :key="w.code" :data-testid="`warning-${w.code}`">
         {{ w.message }} <span class="quiet">{{ w.advice }}</span>
@@ -175,12 +170,6 @@ h2 button {
 .due,
 .missed {
   color: rgb(var(--v-theme-primary));
-}
-.unplugged {
-  border-left: 3px solid rgb(var(--v-theme-warning));
-  padding-left: 8px;
-  font-size: 0.86rem;
-  line-height: 1.3;
 }
 .hot {
   background: rgb(var(--v-theme-error));

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
-import { unpluggedSince } from '@core/trace/pauses'
 import { clock, countdown, duration, figure } from '@core/words/figures'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
@@ -11,6 +10,7 @@ import { useLogbook } from '../../stores/logbook'
 import LanePath from './LanePath.vue'
 import LaneStreams from './LaneStreams.vue'
 import StopDialog from './StopDialog.vue'
+import UnpluggedNote from './UnpluggedNote.vue'
 import { useLaneView } from './useLaneView'
 import { useTurn } from './useTurn'
 
@@ -40,9 +40,6 @@ const name = computed(() => logbook.nameOf(props.lane.setup))
 const device = computed(() => logbook.device(props.lane.setup.deviceId)?.name)
 const source = computed(() => logbook.source(props.lane.setup.sourceId)?.name)
 const watch = computed(() => warnings.value.some((w) => w.code === 'watch'))
-const unplugged = computed(() =>
-  props.lane.count >= 0 ? unpluggedSince(props.lane.state.events) : undefined,
-)
 const missed = computed(() => {
   void second.value
   return missedOf(props.lane).map((s) => duration(s))
@@ -95,9 +92,7 @@ const next = computed(() => {
       <span class="figure mid" data-testid="countdown">{{ next.text }}</span>
     </div>
     <p v-if="missed.length" class="small missed">missed: {{ missed.join(', ') }}</p>
-    <p v-if="unplugged !== undefined" class="unplugged" role="status">
-      Unplugged since {{ clock(unplugged) }}; the clock runs on. Say so when it is plugged in again (g).
-    </p>
+    <UnpluggedNote :lane="lane" />
     <ul v-if="warnings.length && !hot" class="warnings" role="status">
       <li v-for="w in warnings" :key="w.code" :data-testid="`warning-${w.code}`" :title="w.advice">
         {{ w.message }} <span v-if="here" class="quiet">{{ w.advice }}</span>
@@ -215,12 +210,6 @@ p,
   padding: 0 0 0 8px;
   border-left: 3px solid rgb(var(--v-theme-warning));
   font-size: 0.84rem;
-  line-height: 1.3;
-}
-.unplugged {
-  border-left: 3px solid rgb(var(--v-theme-warning));
-  padding-left: 8px;
-  font-size: 0.86rem;
   line-height: 1.3;
 }
 .hot {
