@@ -6,7 +6,7 @@ import { blankDevice } from '@core/gear/deviceFields'
 import { emptyLogbook } from '@core/logbook/logbook'
 import { blankRun, type RunWithTrace } from '@core/logbook/run'
 import { traceFromReadings } from '@core/trace/trace'
-import { openProgram } from './program.mjs'
+import { openProgram } from './program'
 
 declare global {
   interface Window {

@@ -1,5 +1,5 @@
 // The ground under load: the list of 500 runs against that of 5, and eight lanes for six hours at 600 times speed.
-import { openProgram } from './program.mjs'
+import { openProgram } from './program.ts'
 
 const HOURS = 6
 const SPEED = 600

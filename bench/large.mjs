@@ -1,6 +1,6 @@
 // A log of a million readings: read from a file, kept, opened, looked at closely; and a long file stopped half-way.
 // What counts is what holds the page up: tasks of its main thread over 50 ms.
-import { openProgram } from './program.mjs'
+import { openProgram } from './program.ts'
 
 const READINGS = 1_000_000
 const { base, browser, close } = await openProgram()

@@ -1,5 +1,5 @@
 // From Enter to stored: how long a reading takes to be safe, with an empty logbook and with 500 runs in it.
-import { openProgram } from './program.mjs'
+import { openProgram } from './program.ts'
 
 const READINGS = 60
 const { base, browser, close } = await openProgram()

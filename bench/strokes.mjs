@@ -1,6 +1,6 @@
 // Clicks and keys of a newcomer for the usual tasks, counted in the real interface. A choice from a list is two clicks;
 // every character and every Enter or Tab is a key.
-import { openProgram } from './program.mjs'
+import { openProgram } from './program.ts'
 
 const { base, browser, close } = await openProgram()
 
