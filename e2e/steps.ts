@@ -12,13 +12,17 @@ export async function controlClock(page: Page, time?: Date) {
   await page.clock.install(time ? { time } : undefined)
 }
 
-/** A form that takes the cursor to a field of its own as it opens may close a list again. */
+/**
+ * A form that takes the cursor to a field of its own as it opens may close a list again, and a list that is still opening
+ * may swallow the press on its option: what is chosen is what then stands there.
+ */
 export async function pick(page: Page, label: string, option: string | RegExp) {
   const choice = page.getByRole('option', { name: option, exact: true })
+  const list = page.getByRole('combobox', { name: label }).first()
   await expect(async () => {
-    if (!(await choice.isVisible()))
-      await page.getByRole('combobox', { name: label }).first().press('Enter', { timeout: 5000 })
+    if (!(await choice.isVisible())) await list.press('Enter', { timeout: 5000 })
     await choice.click({ timeout: 3000 })
+    await expect(list).toHaveValue(option, { timeout: 2000 })
   }).toPass()
 }
 

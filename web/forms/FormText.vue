@@ -28,6 +28,8 @@ const kept = computed({
   },
 })
 const attrs = useAttrs()
+/** A hint shows while the field has the cursor: its line is kept free, or it would move the buttons below as it goes. */
+const hinted = computed(() => Boolean(attrs.hint) && attrs['persistent-hint'] === undefined)
 /** What is kept in °C is typed in the unit that the reader prefers. */
 const { value, suffix } = useWrittenDegrees(kept, () =>
   props.apart ? undefined : (attrs.suffix as string | undefined),
@@ -37,6 +39,7 @@ const bound = computed(() => ({
   inputmode: props.numeric ? 'decimal' : undefined,
   errorMessages: asWritten((field ? field.errorMessage.value : props.error) ?? ''),
   ...attrs,
+  class: [attrs.class, { hinted: hinted.value }],
   suffix: suffix.value ?? (attrs.suffix as string | undefined),
 }))
 /**
@@ -54,3 +57,10 @@ defineExpose({ focus: () => input.value?.focus() })
   <v-textarea v-if="multiline" ref="input" v-model="value" rows="1" auto-grow v-bind="bound" @blur="left" />
   <v-text-field v-else ref="input" v-model="value" v-bind="bound" @blur="left" />
 </template>
+
+<style scoped>
+/* As high as a line of details is. */
+.hinted:has(> .v-input__details--hidden) {
+  padding-bottom: 22px;
+}
+</style>
