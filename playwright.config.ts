@@ -16,6 +16,10 @@ export default defineConfig({
     actionTimeout: 30_000,
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    // Every test begins with an empty browser, and would have the whole program laid up for offline use before it goes
+    // on. Where that is what a test is about, or the whole way is gone, it is allowed.
+    serviceWorkers: 'block',
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -11,6 +11,9 @@ import {
   typeReading,
 } from './steps'
 
+// The whole way, as it is for a reviewer: with the program laid up for offline use meanwhile.
+test.use({ serviceWorkers: 'allow' })
+
 test('from an empty program to two runs side by side, out and in again with the same figures', async ({
   page,
 }) => {

@@ -182,14 +182,17 @@ const setClock = (page: Page, byMs: number) =>
     Date.now = () => real() + shift
   }, byMs)
 
-test('the program opens without its server, and the bench goes on', async ({ page, context }) => {
-  await fillShelf(page)
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
-  await startByHand(page, 'Bollard 12', '5')
-  await context.setOffline(true)
-  await page.reload()
-  await expect(page.getByTestId('elapsed')).toBeVisible()
-  await page.goto('/shelf')
-  await expect(page.getByRole('button', { name: 'Edit Bollard 12' })).toBeVisible()
-  await context.setOffline(false)
+test.describe('offline', () => {
+  test.use({ serviceWorkers: 'allow' })
+  test('the program opens without its server, and the bench goes on', async ({ page, context }) => {
+    await fillShelf(page)
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
+    await startByHand(page, 'Bollard 12', '5')
+    await context.setOffline(true)
+    await page.reload()
+    await expect(page.getByTestId('elapsed')).toBeVisible()
+    await page.goto('/shelf')
+    await expect(page.getByRole('button', { name: 'Edit Bollard 12' })).toBeVisible()
+    await context.setOffline(false)
+  })
 })

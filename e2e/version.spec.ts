@@ -15,7 +15,7 @@ test('a newer build waits under a lane, in another tab too, and is taken up when
   const server = createApp({ webFolder, demoFile: '', openDemo: false }).listen(0, '127.0.0.1')
   await once(server, 'listening')
   const baseURL = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
-  const context = await browser.newContext({ baseURL })
+  const context = await browser.newContext({ baseURL, serviceWorkers: 'allow' })
   try {
     const page = await context.newPage()
     await fillShelf(page)
