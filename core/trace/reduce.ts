@@ -1,4 +1,10 @@
-import { firstAtOrAfter, type Samples } from './samples'
+import { firstAfter, firstAtOrAfter, type Samples } from './samples'
+
+/** A stretch of a clock, s. */
+export interface Stretch {
+  from: number
+  until: number
+}
 
 /**
  * Fewer samples that draw the same line: of each of `spans` equal spans of time the first, the lowest, the highest and
@@ -30,4 +36,17 @@ function corners(v: Float64Array, start: number, end: number): number[] {
     if (v[i] > v[high]) high = i
   }
   return [...new Set([start, Math.min(low, high), Math.max(low, high), end - 1])]
+}
+
+/**
+ * The same of what is in view, and the reading on either side, so that lines run on.
+ * @param view s; all samples where it is left out
+ */
+export const reduceWithin = (samples: Samples, spans: number, view?: Stretch): Samples =>
+  reduce(view ? within(samples, view) : samples, spans)
+
+function within({ t, v }: Samples, { from, until }: Stretch): Samples {
+  const first = Math.max(0, firstAtOrAfter(t, from) - 1)
+  const last = Math.min(t.length, firstAfter(t, until) + 1)
+  return { t: t.subarray(first, last), v: v.subarray(first, last) }
 }

@@ -28,8 +28,17 @@ const whole = new WeakMap<Float64Array, boolean>()
 /** Whether a column has a value in every row. */
 export function allRead(column: Float64Array): boolean {
   let found = whole.get(column)
-  if (found === undefined) whole.set(column, (found = !column.some(Number.isNaN)))
+  // `includes` finds NaN, and is a fifth of a call for every value.
+  if (found === undefined) whole.set(column, (found = !column.includes(NaN)))
   return found
+}
+
+/** The least of a column; NaN where it is empty. Values that were not read are passed over. */
+export function leastOf(column: Float64Array): number {
+  let least = NaN
+  for (let i = 0; i < column.length; i++)
+    if (!(column[i] >= least) && !Number.isNaN(column[i])) least = column[i]
+  return least
 }
 
 /** The same of the step between readings. */

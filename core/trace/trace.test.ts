@@ -4,7 +4,7 @@ import { CHANNELS, columnTitle, thousandthsOf } from './channels'
 import { traceProblem } from './check'
 import { bounded, boundedOrNull, freeText, id, isMoment, isPlainKey, moment, optionalId } from './fields'
 import { placesProblem } from './places'
-import { medianInterval, samplesOf, usualStep, valueAt } from './samples'
+import { leastOf, medianInterval, samplesOf, usualStep, valueAt } from './samples'
 import {
   channelsOf,
   currentColumn,
@@ -192,6 +192,8 @@ describe('samples', () => {
     const { t, v } = samplesOf(column(0, 60, NaN, 180), column(1, NaN, 3, 4))
     expect([t, v]).toEqual([column(0, 180), column(1, 4)])
     expect(samplesOf(column(0), undefined)).toEqual({ t: column(), v: column() })
+    expect(leastOf(column(NaN, 3, -2, NaN, 4))).toBe(-2)
+    expect(leastOf(column(NaN))).toBeNaN()
   })
 
   it('have a value between two of them, on the straight line, and none outside', () => {

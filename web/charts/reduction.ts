@@ -1,9 +1,9 @@
-import { reduce } from '@core/trace/reduce'
-import { firstAfter, firstAtOrAfter, samplesOf, type Samples } from '@core/trace/samples'
+import { reduceWithin } from '@core/trace/reduce'
+import { samplesOf, type Samples } from '@core/trace/samples'
 import type { Point } from './options'
 
 /** As wide as a chart is drawn, px, on any screen: more points than a few a pixel cannot be seen. */
-const WIDEST_PX = 1200
+export const WIDEST_PX = 1200
 
 /** What is in view of a trace, s. */
 export interface View {
@@ -27,14 +27,8 @@ export function pointsOfSamples(samples: Samples, view?: View, widestPx = WIDEST
   const before = drawn.get(samples.v)
   // A time put right is another time beside the same values.
   if (before?.of === of && before.t === samples.t) return before.points
-  const { t, v } = reduce(view ? within(samples, view) : samples, widestPx)
+  const { t, v } = reduceWithin(samples, widestPx, view)
   const points = Array.from(t, (x, i) => ({ x, y: v[i] }))
   drawn.set(samples.v, { t: samples.t, of, points })
   return points
-}
-
-function within({ t, v }: Samples, { from, until }: View): Samples {
-  const first = Math.max(0, firstAtOrAfter(t, from) - 1)
-  const last = Math.min(t.length, firstAfter(t, until) + 1)
-  return { t: t.subarray(first, last), v: v.subarray(first, last) }
 }

@@ -12,6 +12,7 @@ import { parseClaims } from '@core/gear/claims'
 import { capacityThen, unknownConditions } from '@core/protocol/runConditions'
 import { dropHeadlinesBut, keepHeadline, readHeadlines, type KeptHeadline } from '../storage/headlines'
 import { analysisWork } from '../workers/analysis'
+import { handOver } from '../workers/handOver'
 import { countedTrace } from './counted'
 import { useExpected } from './expected'
 import { useLogbook } from './logbook'
@@ -56,10 +57,10 @@ export const useAnalyses = defineStore('analyses', () => {
     const trace = await logbook.readingsOf(runId)
     if (!run || !trace) return undefined
     const counted = countedTrace(run, trace)
-    const plain = { ...counted, temperatures: { ...counted.temperatures } }
     const isShort = durationOf(trace) <= LONGEST_SPOT_S
     const knownEfficiency = isShort ? ownEfficiency(otherRunsOf(run)) : undefined
-    return analysisWork().analyse(plain, { ...optionsOf(run), knownEfficiency })
+    const worker = analysisWork()
+    return worker.analyse(await handOver(worker, counted), { ...optionsOf(run), knownEfficiency })
   }
 
   /** What a run brings itself: its battery, its instruments, its rules and what nobody noted, as they were. */

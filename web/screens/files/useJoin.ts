@@ -4,6 +4,7 @@ import { powerColumn, type Trace } from '@core/trace/trace'
 import { figure } from '@core/words/figures'
 import type { OneEnd } from '../../stores/files'
 import { analysisWork } from '../../workers/analysis'
+import { handOver } from '../../workers/handOver'
 
 export interface UseJoinReturn {
   /** The one that was read at the source, and the one that was read off the device. */
@@ -30,7 +31,6 @@ const BY = {
   given: 'as given',
 }
 const TENTH = 10
-const plain = (trace: Trace): Trace => ({ ...toRaw(trace), temperatures: { ...toRaw(trace).temperatures } })
 /** What shows no level is the meter's. */
 const isMeters = ({ trace }: OneEnd): boolean =>
   powerColumn(trace) !== undefined && trace.percent === undefined
@@ -46,8 +46,12 @@ export function useJoin(first: () => OneEnd, second: () => OneEnd): UseJoinRetur
   const joined = shallowRef<Joined | null>(null)
   const before = ref<number[]>([])
 
-  const join = (given?: number) =>
-    analysisWork().join(plain(meter.value.trace), plain(device.value.trace), given)
+  async function join(given?: number): Promise<Joined> {
+    const worker = analysisWork()
+    const handed = (trace: Trace) => handOver(worker, toRaw(trace))
+    const [ofMeter, ofDevice] = [await handed(meter.value.trace), await handed(device.value.trace)]
+    return worker.join(ofMeter, ofDevice, given)
+  }
 
   let looks = 0
   async function find() {

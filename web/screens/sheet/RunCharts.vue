@@ -1,19 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Analysis } from '@core/analysis/analyse'
+import { stripColumn } from '@core/analysis/runPicture'
 import type { Finding } from '@core/analysis/findings/findings'
 import type { Run } from '@core/logbook/run'
-import { firstAfter, valueAt } from '@core/trace/samples'
+import { firstAfter, samplesOf, valueAt } from '@core/trace/samples'
 import { durationOf, watchedOf, type Trace } from '@core/trace/trace'
 import { clock, duration, figure, writtenUnit } from '@core/words/figures'
 import { withDoubt } from '@core/words/sentences/sentence'
 import PathChart from '../../charts/PathChart.vue'
 import type { Flag } from '../../charts/options'
+import { WIDEST_PX } from '../../charts/reduction'
 import { useChartView } from '../../composables/useChartView'
 import { useOneByOne } from '../../composables/useOneByOne'
 import { countedTrace } from '../../stores/counted'
 import PartsRuler from './PartsRuler.vue'
-import { levelPaths, samplesOfRun, stripsByLevel, stripsOf } from './runPaths'
+import { levelPaths, stripsOf } from './runPaths'
+import { useRunPicture } from './useRunPicture'
 
 const props = defineProps<{
   run: Run
@@ -30,13 +33,18 @@ const whole = computed(() => Math.max(60, durationOf(props.trace) * 1.02))
 const { view, isWhole, show, showAll, cursor, point, onKey } = useChartView(whole)
 /** The path first, then strip by strip. */
 const drawn = useOneByOne()
-const samples = computed(() => samplesOfRun(countedTrace(props.run, props.trace)))
-const level = computed(() => levelPaths(samples.value, props.run.ink, view.value, props.sourceName))
-const strips = computed(() =>
-  props.across === 'level'
-    ? stripsByLevel(samples.value, props.run.ink)
-    : stripsOf(samples.value, props.run.ink, view.value, drawn.value),
+const counted = computed(() => countedTrace(props.run, props.trace))
+const picture = useRunPicture({
+  trace: counted,
+  options: () => ({ view: view.value, spans: WIDEST_PX }),
+  across: () => props.across,
+})
+/** A long run is drawn elsewhere: its frame moves on with its path, and not before. */
+const seen = computed(() => picture.value?.view ?? view.value)
+const level = computed(() =>
+  picture.value ? levelPaths(picture.value, props.run.ink, props.sourceName) : [],
 )
+const strips = computed(() => (picture.value ? stripsOf(picture.value, props.run.ink) : []))
 const NAMES: Record<number, string> = { 50: 'half', 80: '80 %', 100: 'full' }
 /** 90 % is in the table; on the curve it would crowd its neighbours. */
 const flags = computed<Flag[]>(() =>
@@ -67,19 +75,20 @@ const summary = computed(
 /** Everything at the cursor, as it was read or lies between two readings. */
 const readOff = computed(() => {
   const at = cursor.value
-  if (at === null || props.across === 'level') return ''
-  const { shown, worked, strips: all } = samples.value
-  const told = all.map(({ samples: of, unit, key, label }) => {
-    const value = valueAt(of(), at)
+  if (at === null || props.across === 'level' || !picture.value) return ''
+  const { time, percent } = counted.value
+  const told = strips.value.map(({ key, unit, label }) => {
+    const value = valueAt(samplesOf(time, stripColumn(counted.value, key)), at)
     return Number.isNaN(value)
       ? ''
       : `${key.startsWith('place') ? `${label} ` : ''}${figure(value, unit === '°C' ? 1 : 2, unit)}`
   })
-  const level = valueAt(worked, at)
-  const seen = shown.v[firstAfter(shown.t, at) - 1]
+  const level = valueAt(picture.value.worked, at)
+  const shown = samplesOf(time, percent)
+  const last = shown.v[firstAfter(shown.t, at) - 1]
   const levels = Number.isNaN(level)
     ? ''
-    : `${figure(level, 1, '%')}${seen === undefined ? '' : ` (shown ${seen})`}`
+    : `${figure(level, 1, '%')}${last === undefined ? '' : ` (shown ${last})`}`
   return [`At ${clock(at)}`, levels, ...told].filter(Boolean).join(', ')
 })
 const HEIGHTS = { path: 240, first: 98, other: 82 }
@@ -102,8 +111,8 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
         unit="%"
         :min="0"
         :max="100"
-        :from="view.from"
-        :until="view.until"
+        :from="seen.from"
+        :until="seen.until"
         :whole="whole"
         :height="HEIGHTS.path"
         :flags="flags"
@@ -112,7 +121,7 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
         :findings="places"
         :summary="summary"
         solid
-        :show-clock="samples.strips.length === 0"
+        :show-clock="strips.length === 0"
         :cursor="cursor"
         @moved="show"
         @pointed="point"
@@ -120,11 +129,11 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
       <PartsRuler
         v-if="analysis?.parts.length"
         :parts="analysis.parts"
-        :from="view.from"
-        :until="view.until"
+        :from="seen.from"
+        :until="seen.until"
       />
     </template>
-    <p v-else-if="strips.length === 0" class="quiet">
+    <p v-else-if="picture && strips.length === 0" class="quiet">
       Nothing to draw against the level: neither watts nor temperatures were read beside one.
     </p>
     <div v-for="(strip, i) in strips.slice(0, drawn)" :key="strip.key">
@@ -136,17 +145,17 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
         :unit="strip.unit"
         :untitled="across !== 'level'"
         :min="strip.min"
-        :from="across === 'level' ? 0 : view.from"
-        :until="across === 'level' ? 100 : view.until"
+        :from="across === 'level' ? 0 : seen.from"
+        :until="across === 'level' ? 100 : seen.until"
         :across="across"
         :whole="across === 'level' ? undefined : whole"
         :height="
           across === 'level'
             ? 240
-            : (i === 0 ? HEIGHTS.first : HEIGHTS.other) + (i === samples.strips.length - 1 ? 18 : 0)
+            : (i === 0 ? HEIGHTS.first : HEIGHTS.other) + (i === strips.length - 1 ? 18 : 0)
         "
         :stepped="strip.stepped"
-        :show-clock="across === 'level' || i === samples.strips.length - 1"
+        :show-clock="across === 'level' || i === strips.length - 1"
         solid
         :summary="`${strip.title} ${across === 'level' ? 'against the level' : 'on the same clock'}; the readings are in the table view`"
         :cursor="across === 'level' ? undefined : cursor"
@@ -167,6 +176,9 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
 </template>
 
 <style scoped>
+.charts {
+  min-height: 300px;
+}
 .strip {
   margin: 0 0 -4px 50px !important;
   font-size: 0.8rem !important;
