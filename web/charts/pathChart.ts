@@ -123,7 +123,8 @@ const roundAsWritten = (min: number, max: number, unit: string) =>
 /** The mark at the end of a path, which tells it apart. */
 function endMark(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]>[] {
   const end = path.points.at(-1)
-  if (!end || path.faded || path.as) return []
+  // Looked at closely, the last point is the one beside the view, and no end.
+  if (!end || path.faded || path.as || end.x > lengthOf(o)) return []
   const colour = inkColour(path.ink, o.colours)
   return [
     {
@@ -133,10 +134,20 @@ function endMark(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]>
       pointStyle: inkOf(path.ink).mark,
       pointRadius: 5.5,
       pointBorderWidth: 2,
-      // The mark at the full level is whole: it stands on the line, not under it.
-      clip: 8,
+      clip: clipOf(o),
     },
   ]
+}
+
+/**
+ * A mark at the full level or at the end is whole: it stands on the line, not under it. A path that goes on outside the
+ * view ends at the frame.
+ */
+function clipOf(o: PathChartOptions) {
+  const over = 8
+  const left = (o.from ?? 0) > 0 ? 0 : over
+  const right = o.whole !== undefined && lengthOf(o) < o.whole ? 0 : over
+  return { left, right, top: over, bottom: over }
 }
 
 const marksOf = (o: PathChartOptions) => ({
@@ -176,8 +187,7 @@ function dataset(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]>
     // A mitred corner of a steep step stands out as a spike that nobody measured.
     borderJoinStyle: 'round',
     pointStyle: ink.mark,
-    // The mark at the full level is whole: it stands on the line, not under it.
-    clip: 8,
+    clip: clipOf(o),
     // The same for every point: a rule for each would be asked of thousands at every move.
     pointRadius: path.faded || !sparse ? 0 : 2,
     pointBorderWidth: 1,
