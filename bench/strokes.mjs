@@ -160,6 +160,58 @@ try {
     }
     return 10
   })
+  await task('a spot check of three, by the count', 'not counted', shelf(1, 3), async (hand, page) => {
+    await page.goto(`${base}/bench/spot`)
+    for (const count of ['0.42', '1.63', '0.91']) {
+      await page.getByLabel('Start level').and(page.locator(':focus')).waitFor()
+      await hand.type('20')
+      await hand.press('Enter')
+      await page.getByLabel('The meter’s count').and(page.locator(':focus')).waitFor()
+      await page.clock.fastForward(300_000)
+      await hand.type(count)
+      await hand.press('Enter')
+      await page.getByText('is on record').last().waitFor()
+    }
+    await page.getByTestId('spot-table').getByRole('row').nth(3).waitFor()
+    return 3
+  })
+  await task(
+    'five sources, read every 5 min to 100 %',
+    '195 to 397 keys each',
+    shelf(1, 5),
+    async (hand, page) => {
+      await page.goto(`${base}/bench`)
+      for (let run = 0; run < 5; run++) {
+        const level = page.getByLabel('Start level')
+        await level.waitFor()
+        if (run === 0) await hand.click(level)
+        else await level.and(page.locator(':focus')).waitFor()
+        await hand.type('5')
+        await hand.press('Enter')
+        await page.getByTestId('elapsed').waitFor()
+        // 5 % to 95 % in 90 minutes, five points and some watts each time; the display is watched as it turns full.
+        for (let percent = 10; percent <= 95; percent += 5) {
+          await page.clock.fastForward(300_000)
+          await page.getByLabel('Level').and(page.locator(':focus')).waitFor()
+          const watts = (20 - percent / 8).toFixed(1)
+          await hand.type(`${percent} ${watts}`)
+          await hand.press('Enter')
+          await page
+            .getByRole('status')
+            .filter({ hasText: new RegExp(`Noted at .*: ${percent}\\s%`) })
+            .waitFor()
+        }
+        await page.clock.fastForward(200_000)
+        await hand.press('f')
+        await page.getByText('The display shows 100 %').first().waitFor()
+        await hand.button('Stop this run')
+        await hand.button('Stop and keep')
+        await page.getByTestId('sentence').waitFor()
+        if (run < 4) await hand.click(page.getByRole('link', { name: 'Bench' }))
+      }
+      return 5
+    },
+  )
 } finally {
   await close()
 }

@@ -13,6 +13,7 @@ const SCREENS = [
   '/plan/demo-campaign?part=progress',
   '/bench',
   '/bench/survey',
+  '/bench/spot',
   '/sheet',
   '/sheet/demo-4',
   '/side-by-side?runs=demo-1,demo-3,demo-5',

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import writeSheet from 'write-excel-file/node'
 import { stripLogbook, takeIn } from './fixture'
-import { pick } from './steps'
+import { controlClock, pick } from './steps'
 
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 /** A meter's log that idles before the switch goes on. */
@@ -144,6 +144,58 @@ test('a survey goes source after source by Enter alone, fills the grid, and ends
   await page.keyboard.type('five volts')
   await page.keyboard.press('Enter')
   await expect(page.getByText('Type volts and amperes, like 5.2 2.34').first()).toBeVisible()
+})
+
+test('spot checks of three sources by the meter’s count: 0.42, 1.63 and 0.91 Wh in 5 min on a 14.1 Wh pack (common practice, no source)', async ({
+  page,
+}) => {
+  const logbook = stripLogbook(3)
+  await takeIn(page, { ...logbook, devices: [{ ...logbook.devices[0], capacityWh: 14.1 }], campaigns: [] })
+  await controlClock(page)
+  await page.goto('/bench')
+  await page.getByRole('link', { name: 'spot checks' }).click()
+  const level = page.getByLabel('Start level')
+  const count = page.getByLabel('The meter’s count')
+  // Above half the watts no longer hold.
+  await expect(level).toBeFocused()
+  await page.keyboard.type('60')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('start at 50 % or less')).toBeVisible()
+  await level.fill('20')
+  for (const [source, wh] of [
+    ['Hawser 21', '0,42'],
+    ['Hawser 22', '1.63'],
+    ['Hawser 23', '0.91'],
+  ]) {
+    await expect(page.getByRole('combobox', { name: 'Source' })).toHaveValue(source)
+    await expect(level).toHaveValue('20')
+    await level.press('Enter')
+    await expect(count).toBeFocused()
+    if (source === 'Hawser 22') {
+      // A reload in the middle is where it was.
+      await page.reload()
+      await expect(count).toBeVisible()
+      await count.focus()
+    }
+    await page.clock.fastForward(300_000)
+    await expect(page.getByText('The time is up')).toBeVisible()
+    if (source === 'Hawser 23') {
+      await count.press('Enter')
+      await expect(page.getByText('Type what the meter has counted')).toBeVisible()
+    }
+    await count.fill(wh)
+    await page.getByLabel('Level now').fill('20')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(`${source} is on record.`)).toBeVisible()
+  }
+  const rows = page.getByTestId('spot-table').getByRole('row')
+  await expect(rows).toHaveCount(4)
+  await expect(rows.nth(1)).toContainText(/Hawser 22.*1\.630\sWh.*22\smin/)
+  await expect(rows.nth(2)).toContainText(/Hawser 23.*0\.910\sWh.*39\smin/)
+  await expect(rows.nth(3)).toContainText(/Hawser 21.*0\.420\sWh.*1\sh\s2[45]\smin/)
+  await page.getByRole('link', { name: 'Hawser 22' }).click()
+  await expect(page.getByTestId('sentence')).toBeVisible()
+  await expect(page.getByText('At this rate half full after')).toBeVisible()
 })
 
 test('an energy budget: charges in a bank, a pack for some, hours of a use (3 Wh in 10 min are 18 W, common practice, no source)', async ({

@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 const BenchScreen = () => import('./screens/bench/BenchScreen.vue')
+const SpotScreen = () => import('./screens/bench/SpotScreen.vue')
 const SurveyScreen = () => import('./screens/bench/SurveyScreen.vue')
 const WriteUpList = () => import('./screens/writeup/WriteUpList.vue')
 const WriteUpScreen = () => import('./screens/writeup/WriteUpScreen.vue')
@@ -27,6 +28,7 @@ export const router = createRouter({
     { path: '/plan', component: PlanScreen, meta: { title: 'Plan' } },
     { path: '/plan/:id', component: CampaignScreen, props: true, meta: { title: 'Campaign' } },
     { path: '/bench', component: BenchScreen, meta: { title: 'Bench' } },
+    { path: '/bench/spot', component: SpotScreen, meta: { title: 'Spot check' } },
     { path: '/bench/survey', component: SurveyScreen, meta: { title: 'Survey' } },
     { path: '/sheet', component: RunList, meta: { title: 'Sheets' } },
     { path: '/sheet/:id', component: SheetScreen, props: true, meta: { title: 'Sheet' } },

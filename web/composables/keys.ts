@@ -24,6 +24,7 @@ const BY_SCREEN: Record<string, Keys> = {
     ['u', 'take back the last reading of this lane'],
     ...EVENTS.map((e) => [e.key, e.text] as const),
   ],
+  '/bench/spot': [['Enter', 'start the clock; note the count, keep it and go to the next source']],
   '/bench/survey': [['Enter', 'next field; from the last one, keep it and go to the next source']],
   '/sheet/': CHART,
   '/side-by-side': CHART,

@@ -11,16 +11,20 @@ export function benchNotes(
   safely: (work: Promise<unknown>) => Promise<boolean>,
 ) {
   /** A moment of this lane, told only once no jump of the machine's clock is in doubt. */
-  async function momentOf(lane: Lane): Promise<number> {
+  async function momentOf(lane: Lane, seenAt?: number): Promise<number> {
     const pageNow = performance.now()
     clock.watch(pageNow)
     await clock.settled()
-    return stamp(lane.state, elapsedAt(lane, pageNow))
+    return stamp(lane.state, elapsedAt(lane, seenAt ?? pageNow))
   }
 
-  /** Notes a reading at this very moment. */
-  async function note(lane: Lane, values: Omit<Reading, 't' | 'nominal'>): Promise<Noted<Reading>> {
-    const noted = readingAt(lane, await momentOf(lane), values)
+  /** Notes a reading at this very moment; or at the one, on the page's clock, at which it was seen. */
+  async function note(
+    lane: Lane,
+    values: Omit<Reading, 't' | 'nominal'>,
+    seenAt?: number,
+  ): Promise<Noted<Reading>> {
+    const noted = readingAt(lane, await momentOf(lane, seenAt), values)
     return { noted, stored: await safely(record(lane, { kind: 'readings', readings: [noted] })) }
   }
 

@@ -93,7 +93,8 @@ onMounted(() => {
       </template>
       <PreparePart v-if="!bench.watching" />
       <p v-if="!bench.running" class="quiet">
-        Many sources, a minute each: <router-link to="/bench/survey">make a survey</router-link>.
+        Many sources, a minute each: <router-link to="/bench/survey">make a survey</router-link>. Some minutes
+        each, by the meter’s count: <router-link to="/bench/spot">spot checks</router-link>.
       </p>
       <p v-if="mayAsk && bench.running">
         <v-btn size="small" @click="ask">Let this page notify you of due readings</v-btn>
