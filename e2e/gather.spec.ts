@@ -1,8 +1,18 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import writeSheet from 'write-excel-file/node'
 import { stripLogbook, takeIn } from './fixture'
 import { controlClock, pick } from './steps'
 
+/** The next run is not stored. */
+const refuseOnce = (page: Page) =>
+  page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put
+    IDBObjectStore.prototype.put = function (value: unknown, key?: IDBValidKey) {
+      if (!String(key).startsWith('runs/')) return put.call(this, value, key)
+      IDBObjectStore.prototype.put = put
+      throw new DOMException('Full', 'QuotaExceededError')
+    }
+  })
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 /** A meter's log that idles before the switch goes on. */
 const idling = (watts: number) =>
@@ -182,6 +192,12 @@ test('spot checks of three sources by the meter’s count: 0.42, 1.63 and 0.91 W
     if (source === 'Hawser 23') {
       await count.press('Enter')
       await expect(page.getByText('Type what the meter has counted')).toBeVisible()
+      // The store refuses once: the count is on the lane, and the same press keeps it; nothing is there twice.
+      await refuseOnce(page)
+      await count.fill('0.905')
+      await count.press('Enter')
+      await expect(page.getByText(/0\.905\sWh noted at/)).toBeVisible()
+      await page.clock.fastForward(10_000)
     }
     await count.fill(wh)
     await page.getByLabel('Level now').fill('20')

@@ -16,21 +16,27 @@ export interface Count {
 }
 
 /** A first reading this soon after power-on is its reading at the start, s. */
-const AT_START_S = 10
-/** A first reading more than this share above what can have flowed by then carries an older total. */
+export const AT_START_S = 10
+/** A first reading more than this share above what flowed by then carries an older total. */
 const PLAUSIBLE = 1.5
+/** In the first quarter of an hour power is near what it begins with: not more than so many times what it is later. */
+const EARLY_S = 900
+const EARLY_RATIO = 4
 /** Last digit that is let pass besides, Wh or Ah. */
 const SLACK = 0.05
 
 /**
  * Counts a running total. A step down is a reset and starts a new count. A first reading after power-on is counted
- * from nothing where that can be: where the total would be more than what flowed (by `flow`, in units per hour, as
- * far as it was read, else by the counter's own fastest rate) it was carried over, and the count starts with it.
+ * from nothing where that can be. Where the total would be more than what can have flowed, it was carried over, and the
+ * count starts with it: more than `flow`, as far as it was read; else, early in a run, more than some times the count's
+ * own fastest rate (a charge is fastest at first, so that a late one says little of it); else more than `highest`.
  * Null without a reading, and where a single reading at power-on counted nothing.
  *
+ * @param flow what was read of W or A
+ * @param highest the most that flows at all, W or A
  * @example countOf({ t: Float64Array.of(300), v: Float64Array.of(0.415) })?.total // 0.415
  */
-export function countOf({ t, v }: Samples, flow?: Samples): Count | null {
+export function countOf({ t, v }: Samples, flow?: Samples, highest = Infinity): Count | null {
   if (t.length === 0) return null
   const sinceFirst = new Float64Array(t.length)
   const resets: number[] = []
@@ -39,7 +45,7 @@ export function countOf({ t, v }: Samples, flow?: Samples): Count | null {
     if (isReset) resets.push(t[i])
     sinceFirst[i] = sinceFirst[i - 1] + (isReset ? v[i] : v[i] - v[i - 1])
   }
-  const assumedZero = t[0] > AT_START_S && v[0] <= PLAUSIBLE * mostBy(t, sinceFirst, flow) + SLACK
+  const assumedZero = t[0] > AT_START_S && v[0] <= mostBy(t, sinceFirst, highest, flow) + SLACK
   if (t.length === 1 && !assumedZero) return null
   if (!assumedZero)
     return {
@@ -67,20 +73,27 @@ function afterZero(column: Float64Array, shift: number): Float64Array {
   return longer
 }
 
-/** The most that can have been counted by the first reading; Infinity where nothing else is known. */
-function mostBy(t: Float64Array, sinceFirst: Float64Array, flow?: Samples): number {
+/** The most that can have been counted by the first reading. */
+function mostBy(t: Float64Array, sinceFirst: Float64Array, highest: number, flow?: Samples): number {
   // Watts that were read only later say nothing of what flowed before.
   const known = flow ? firstAtOrAfter(flow.t, t[0] + 1e-9) : 0
   if (flow && known > 0) {
     const upTo = { t: flow.t.subarray(0, known), v: flow.v.subarray(0, known) }
-    return integrate(upTo, { span: { startS: 0, endS: t[0] } }).into / 3600
+    return (PLAUSIBLE * integrate(upTo, { span: { startS: 0, endS: t[0] } }).into) / 3600
   }
+  const most = (highest * t[0]) / 3600
+  const fastest = fastestOf(t, sinceFirst)
+  return t[0] <= EARLY_S && fastest > 0 ? Math.min(most, EARLY_RATIO * fastest * t[0]) : most
+}
+
+/** The fastest that a count grew from one reading to the next, per second; NaN where it was read once. */
+function fastestOf(t: Float64Array, sinceFirst: Float64Array): number {
   let fastest = NaN
   for (let i = 1; i < t.length; i++) {
     const rate = (sinceFirst[i] - sinceFirst[i - 1]) / (t[i] - t[i - 1])
     if (Number.isFinite(rate) && !(rate <= fastest)) fastest = rate
   }
-  return fastest > 0 ? fastest * t[0] : Infinity
+  return fastest
 }
 
 /** What a count grew by between two moments, along straight lines between its readings, and how many seconds of them it covers. */

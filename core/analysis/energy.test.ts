@@ -160,13 +160,34 @@ describe('a meter’s own count', () => {
   it('does not take an older total for this run’s', () => {
     const readings = [0, 1, 2, 3].map((i) => ({ t: 300 + i * 300, power: 9, counterWh: 40 + i * 0.75 }))
     const { counter } = energy(traceFromReadings(readings))
-    expect(counter).toMatchObject({ assumedZero: false, energyWh: 2.25 })
+    expect(counter).toMatchObject({ assumedZero: false, energyWh: 2.25, fromS: 300 })
+    expect(codes(readings)).toContain('counter-carried')
+    expect(codes(readings.map((r) => ({ ...r, t: r.t - 300 })))).not.toContain('counter-carried')
     // Watts that flowed out later say nothing against a count that began at nothing.
     const later = [
       { t: 300, counterWh: 0.415 },
       { t: 360, power: -4.5 },
     ]
     expect(energy(traceFromReadings(later)).counter).toMatchObject({ energyWh: 0.415, assumedZero: true })
+    // A charge slows: what was counted late says nothing against a first hour that was faster.
+    for (const points of [
+      [
+        [3600, 19],
+        [6600, 20.3],
+      ],
+      [
+        [3600, 12],
+        [7200, 12],
+      ],
+    ] as [number, number][][]) {
+      const whole = energy(traceFromReadings(count(...points)))
+      expect(whole.counter).toMatchObject({ energyWh: points[1][1], assumedZero: true })
+    }
+    // No source gives 240 Wh in the first half hour, whatever came later.
+    expect(energy(traceFromReadings(count([1800, 240], [3600, 250]))).energyWh).toBeCloseTo(10, 12)
+    // Early on it would have to be four times as fast as ever after.
+    expect(energy(traceFromReadings(count([300, 2.9], [600, 3.65]))).energyWh).toBeCloseTo(3.65, 12)
+    expect(energy(traceFromReadings(count([300, 3.1], [600, 3.85]))).energyWh).toBeCloseTo(0.75, 12)
     // Nor without watts, by its own rate.
     expect(energy(traceFromReadings(count([300, 40], [600, 40.75]))).energyWh).toBeCloseTo(0.75, 12)
   })

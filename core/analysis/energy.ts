@@ -14,6 +14,8 @@ export interface CounterFigures {
   integralWh: number
   /** True when a total first read later on is taken to have stood at nothing at power-on. */
   assumedZero: boolean
+  /** From when it counts, s: later than power-on where an older total was on it. */
+  fromS: number
 }
 
 export interface EnergyFigures {
@@ -73,6 +75,7 @@ function counterFigures(watts: Flow, amps: Flow): CounterFigures | null {
     ),
     integralWh: integral ? integral.measured + integral.bridged : NaN,
     assumedZero: Boolean(watts.count?.assumedZero || amps.count?.assumedZero),
+    fromS: Math.max(watts.count?.startS ?? 0, amps.count?.startS ?? 0),
   }
 }
 

@@ -24,19 +24,23 @@ export interface Flow {
   threshold: number
 }
 
-const flowOf = (rate: Samples, counter: Samples): Flow => {
-  const count = countOf(counter, rate)
+/** The most that any source gives: 48 V at 5 A (USB Power Delivery, from memory); and more amperes than any cable carries. */
+const HIGHEST_W = 240
+const HIGHEST_A = 20
+
+const flowOf = (rate: Samples, counter: Samples, highest: number): Flow => {
+  const count = countOf(counter, rate, highest)
   const coarse = rate.t.length < 2 || medianInterval(rate) > COARSE_ABOVE_S
   return { rate, count, from: count && coarse ? 'counter' : 'integral', threshold: gapThreshold(rate) }
 }
 
 /** Watts and watt-hours of a trace. */
 export const energyFlow = (trace: Trace): Flow =>
-  flowOf(samplesOf(trace.time, powerColumn(trace)), samplesOf(trace.time, trace.counterWh))
+  flowOf(samplesOf(trace.time, powerColumn(trace)), samplesOf(trace.time, trace.counterWh), HIGHEST_W)
 
 /** Amperes and ampere-hours of a trace. */
 export const chargeFlow = (trace: Trace): Flow =>
-  flowOf(samplesOf(trace.time, currentColumn(trace)), samplesOf(trace.time, trace.counterAh))
+  flowOf(samplesOf(trace.time, currentColumn(trace)), samplesOf(trace.time, trace.counterAh), HIGHEST_A)
 
 /** What went past between two moments, Wh or Ah; seconds. */
 export interface Passed {

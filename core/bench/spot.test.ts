@@ -1,6 +1,15 @@
 import { expect, it } from 'vitest'
 import { faultOf } from '../trace/fault.fixture'
-import { closeSpot, isSpot, spotField, spotSchema, USUAL_SPOT_MINUTES, type TypedSpot } from './spot'
+import { newLane, reduceLane } from './state'
+import {
+  closeSpot,
+  isSpot,
+  lastCount,
+  spotField,
+  spotSchema,
+  USUAL_SPOT_MINUTES,
+  type TypedSpot,
+} from './spot'
 
 const typed: TypedSpot = {
   deviceId: 'd',
@@ -41,4 +50,19 @@ it('is told from a run by how short it is', () => {
   expect(isSpot({ stop: { kind: 'duration', seconds: 900 } })).toBe(true)
   expect(isSpot({ stop: { kind: 'duration', seconds: 901 } })).toBe(false)
   expect(isSpot({ stop: { kind: 'shown-full' } })).toBe(false)
+})
+
+it('knows the count that was noted last, so that a press repeated does not note it twice', () => {
+  const lane = newLane()
+  reduceLane(lane, { kind: 'readings', readings: [{ t: 0, percent: 20 }] })
+  expect(lastCount(lane)).toBeUndefined()
+  reduceLane(lane, {
+    kind: 'readings',
+    readings: [
+      { t: 120, counterWh: 0.2 },
+      { t: 300, counterWh: 0.415 },
+    ],
+  })
+  reduceLane(lane, { kind: 'readings', readings: [{ t: 310, percent: 22 }] })
+  expect(lastCount(lane)).toEqual({ t: 300, counterWh: 0.415 })
 })

@@ -1,6 +1,8 @@
 import { LONGEST_SPOT_S } from '../analysis/spot'
 import { decimal } from '../trace/decimal'
 import type { StopRule } from '../protocol/rules'
+import type { Reading } from '../trace/trace'
+import type { LaneState } from './state'
 import { closeLane, laneChoiceSchema, laneField, type TypedLane } from './typedLane'
 
 /** As the trade does it, min. */
@@ -56,3 +58,10 @@ export function closeSpot(typed: TypedSpot): Record<string, unknown> {
 /** The field under which a fault at a path of the schema stands. */
 export const spotField = (path: string): string =>
   /^(reading|stop)/.test(path) ? 'minutes' : laneField(path)
+
+/** The meter's count that was noted last, Wh, and when, s; undefined where none was. */
+export function lastCount({ readings }: Pick<LaneState, 'readings'>): { t: number; counterWh: number } | undefined {
+  let found: { t: number; counterWh: number } | undefined
+  for (const { t, counterWh } of readings as Iterable<Reading>) if (counterWh !== undefined) found = { t, counterWh }
+  return found
+} // prettier-ignore

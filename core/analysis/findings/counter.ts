@@ -1,3 +1,4 @@
+import { AT_START_S } from '../counter'
 import { notice, type Finding, type Rule } from './finding'
 
 /** Count and integral may differ by this share, and by so little that it is the last digit of a small meter, Wh. */
@@ -7,7 +8,7 @@ const LAST_DIGIT_WH = 0.01
 /** A meter's own count: set back, taken to have begun at nothing, or at odds with its watts. */
 export const counter: Rule = ({ energy }) => {
   if (!energy.counter) return []
-  const { energyWh, integralWh, resets, assumedZero } = energy.counter
+  const { energyWh, integralWh, resets, assumedZero, fromS } = energy.counter
   const found: Finding[] = resets.map((atS) => ({
     code: 'counter-reset',
     severity: 'notice',
@@ -23,6 +24,15 @@ export const counter: Rule = ({ energy }) => {
         'Read the count at the start.',
       ),
     )
+  if (fromS > AT_START_S)
+    found.push({
+      code: 'counter-carried',
+      severity: 'notice',
+      atS: fromS,
+      message:
+        'The meter’s count was more than can have flowed when it was first read: it counts from there.',
+      advice: 'Set the count to nothing, or read it, at the start; what flowed before is bridged or lost.',
+    })
   const off = Math.abs(energyWh - integralWh)
   if (off > Math.max(DISAGREEMENT * Math.abs(energyWh), LAST_DIGIT_WH))
     found.push({

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { clock, countdown } from '@core/words/figures'
+import { clock, countdown, figure } from '@core/words/figures'
 import EmptyPage from '../../components/EmptyPage.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import FormText from '../../forms/FormText.vue'
@@ -15,7 +15,7 @@ import { useSpot } from './useSpot'
 /** The meter's count after five minutes, source after source: what it says of the time to half full. */
 const bench = useBench()
 const logbook = useLogbook()
-const { lane, next, typed, errors, saving, byHand, leftS, keep, leave } = useSpot()
+const { lane, next, typed, errors, saving, byHand, counted, leftS, keep, startOver } = useSpot()
 const initial = shallowRef(next())
 /** Each check begins with a form of its own. */
 const turn = ref(0)
@@ -91,7 +91,11 @@ void bench.resume()
             :error="errors.percent"
           />
         </div>
-        <p class="quiet" role="status">
+        <p v-if="byHand && counted" role="status">
+          {{ figure(counted.counterWh, 3, 'Wh') }} noted at {{ clock(counted.t) }}. Enter keeps it; a later
+          count may be typed first.
+        </p>
+        <p v-else class="quiet" role="status">
           {{
             byHand
               ? isOver
@@ -104,7 +108,7 @@ void bench.resume()
         </p>
         <div class="deeds">
           <v-btn-main type="submit" size="large" :loading="saving">Keep it, next source</v-btn-main>
-          <v-btn :disabled="saving" @click="leave">Start this one over</v-btn>
+          <v-btn :disabled="saving" @click="startOver">Start this one over</v-btn>
         </div>
       </form>
       <SpotForm v-else-if="!bench.watching" :key="turn" :initial="initial" />

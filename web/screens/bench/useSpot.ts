@@ -1,7 +1,7 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { sameAgain } from '@core/bench/again'
 import { isByHand } from '@core/bench/setup'
-import { isSpot, USUAL_SPOT_MINUTES, type TypedSpot } from '@core/bench/spot'
+import { isSpot, lastCount, USUAL_SPOT_MINUTES, type TypedSpot } from '@core/bench/spot'
 import { entrySchema } from '@core/protocol/entry'
 import { noConditions } from '@core/protocol/runConditions'
 import { yupErrors } from '../../forms/yupErrors'
@@ -54,27 +54,35 @@ export function useSpot() {
     (text) => (seenAt = text === '' ? undefined : (seenAt ?? performance.now())),
     { flush: 'sync' },
   )
-  /** What was noted already, of a run that could not be kept then. */
-  let noted = ''
+  /** The count that is on the lane already: noted here and not kept yet, or on the bench, or before a reload. */
+  const counted = computed(() =>
+    lane.value && lane.value.count >= 0 ? lastCount(lane.value.state) : undefined,
+  )
   const byHand = computed(() => lane.value !== undefined && isByHand(lane.value.setup))
 
   async function noteCount(): Promise<boolean> {
-    const now = lane.value!
-    if (!byHand.value || noted === now.setup.runId) return true
     errors.value = {}
-    if (typed.counterWh.trim() === '') {
+    const held = { ...typed }
+    const isTyped = Object.values(typed).some((text) => text.trim() !== '')
+    if (!byHand.value || (counted.value && !isTyped)) return true
+    if (typed.counterWh.trim() === '' && !counted.value) {
       errors.value = { counterWh: 'Type what the meter has counted, in Wh.' }
       return false
     }
     try {
-      const read = entrySchema.validateSync({ ...typed }, { abortEarly: false })
+      const read = entrySchema.validateSync(held, { abortEarly: false })
       const { counterWh, percent } = read
-      await bench.note(now, { counterWh, ...(percent === undefined ? {} : { percent }) }, seenAt)
+      const values = {
+        ...(counterWh === undefined ? {} : { counterWh }),
+        ...(percent === undefined ? {} : { percent }),
+      }
+      await bench.note(lane.value!, values, seenAt)
     } catch (error) {
       errors.value = yupErrors(error)
       return false
     }
-    noted = now.setup.runId
+    // It is on the lane: what fails from here on is done again by the same press, and nothing noted twice.
+    for (const field of ['counterWh', 'percent'] as const) if (typed[field] === held[field]) typed[field] = ''
     return true
   }
 
@@ -84,25 +92,24 @@ export function useSpot() {
     if (!now || saving.value) return undefined
     saving.value = true
     try {
-      if (!(await noteCount())) return undefined
       const level = typed.percent.trim()
+      if (!(await noteCount())) return undefined
       const run = await bench.finish(now, { spoilt: false, reason: '' })
-      Object.assign(typed, { counterWh: '', percent: '' })
-      noted = ''
       notices.say(`${logbook.source(run.sourceId)?.name ?? 'It'} is on record.`)
       return level
     } catch (error) {
-      // The count is noted: what failed is done again by the same press.
       notices.fail(error)
       return undefined
     } finally {
       saving.value = false
     }
   }
-  async function leave() {
+  /** From the beginning: what was read by then stays on record as spoilt. */
+  async function startOver() {
+    const now = lane.value!
     try {
-      await bench.takeOff(lane.value!)
-      noted = ''
+      if (now.state.readings.length > 1) await bench.finish(now, { spoilt: true, reason: 'Started over.' })
+      else await bench.takeOff(now)
       Object.assign(typed, { counterWh: '', percent: '' })
     } catch (error) {
       notices.fail(error)
@@ -112,5 +119,5 @@ export function useSpot() {
     const stop = lane.value?.setup.stop
     return stop?.kind === 'duration' ? Math.max(0, stop.seconds - lane.value!.elapsedS) : NaN
   })
-  return { lane, next, typed, errors, saving, byHand, leftS, keep, leave }
+  return { lane, next, typed, errors, saving, byHand, counted, leftS, keep, startOver }
 }
