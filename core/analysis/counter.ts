@@ -86,12 +86,18 @@ function mostBy(t: Float64Array, sinceFirst: Float64Array, highest: number, flow
   return t[0] <= EARLY_S && fastest > 0 ? Math.min(most, EARLY_RATIO * fastest * t[0]) : most
 }
 
-/** The fastest that a count grew from one reading to the next, per second; NaN where it was read once. */
+/** The last digit of a small meter says nothing of a rate over less than this, s. */
+const RATE_OVER_S = 60
+
+/** The fastest that a count grew over a minute or more, per second; NaN where it was not read over so long. */
 function fastestOf(t: Float64Array, sinceFirst: Float64Array): number {
   let fastest = NaN
+  let from = 0
   for (let i = 1; i < t.length; i++) {
-    const rate = (sinceFirst[i] - sinceFirst[i - 1]) / (t[i] - t[i - 1])
-    if (Number.isFinite(rate) && !(rate <= fastest)) fastest = rate
+    while (t[i] - t[from + 1] >= RATE_OVER_S) from++
+    if (t[i] - t[from] < RATE_OVER_S) continue
+    const rate = (sinceFirst[i] - sinceFirst[from]) / (t[i] - t[from])
+    if (!(rate <= fastest)) fastest = rate
   }
   return fastest
 }

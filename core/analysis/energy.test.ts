@@ -188,6 +188,8 @@ describe('a meter’s own count', () => {
     // Early on it would have to be four times as fast as ever after.
     expect(energy(traceFromReadings(count([300, 2.9], [600, 3.65]))).energyWh).toBeCloseTo(3.65, 12)
     expect(energy(traceFromReadings(count([300, 3.1], [600, 3.85]))).energyWh).toBeCloseTo(0.75, 12)
+    // Two looks within seconds tell no rate: 0.005 Wh in ten seconds is a digit or two.
+    expect(energy(traceFromReadings(count([300, 0.905], [310, 0.91]))).energyWh).toBeCloseTo(0.91, 12)
     // Nor without watts, by its own rate.
     expect(energy(traceFromReadings(count([300, 40], [600, 40.75]))).energyWh).toBeCloseTo(0.75, 12)
   })
