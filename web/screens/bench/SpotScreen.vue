@@ -31,13 +31,21 @@ watch(
   { immediate: true },
 )
 
+function offer(startPercent = '') {
+  initial.value = { ...next(), startPercent }
+  turn.value++
+}
 async function keepAndGoOn() {
   const level = await keep()
   if (level === undefined) return count.value?.focus()
   // What the display showed a moment ago is what it starts at; it stands in its field to be looked at.
-  initial.value = { ...next(), startPercent: level }
-  turn.value++
+  offer(level)
 }
+// Another tab made some meanwhile.
+watch(
+  () => bench.watching,
+  (is) => is || offer(),
+)
 void bench.resume()
 </script>
 
