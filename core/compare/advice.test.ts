@@ -35,6 +35,17 @@ const ranked = (...places: Place[]): Ranking => ({
 })
 
 describe('what to keep or buy', () => {
+  it('says nothing where only one got there', () => {
+    const one = ranked(
+      place(0, 5000, { verdict: 'first' }),
+      place(1, NaN, { verdict: 'not-reached', leads: false }),
+    )
+    expect(adviceFor(one, [offered({}), offered({})], options)).toMatchObject({
+      choice: null,
+      keep: false,
+      turns: null,
+    })
+  })
   it('takes the cheapest of those that do as well, and what one has where that is as good', () => {
     const places = ranked(
       place(0, 5000, { verdict: 'first' }),

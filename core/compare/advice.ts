@@ -80,7 +80,8 @@ export function adviceFor(ranking: Ranking, offered: readonly Offered[], options
     Number(offered[b].owned) - Number(offered[a].owned) ||
     ascending(known(offered[a].price), known(offered[b].price))
   const [first] = [...good].sort((a, b) => preferred(a.index, b.index) || a.behind - b.behind)
-  const choice = first?.index ?? null
+  // One alone is compared with nothing.
+  const choice = reached.length > 1 ? (first?.index ?? null) : null
   const [nearest] = reached
     .filter((p) => choice !== null && preferred(p.index, choice) < 0)
     .sort((a, b) => a.behind - b.behind)
