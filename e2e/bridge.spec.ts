@@ -81,7 +81,9 @@ test('a survey is read by an instrument: it settles by itself and is kept by Ent
   await page.getByLabel('Volts and amperes').press('Enter')
   await expect(page.getByText('Bollard 5 is on record.')).toBeVisible()
   await expect(page.getByRole('region', { name: 'What they gave' }).getByRole('listitem')).toHaveCount(1)
-  // The instrument dies in the middle, and that is said.
+  // What reads stays chosen. The instrument dies in the middle, and that is said.
+  await page.reload()
+  await expect(page.getByRole('combobox', { name: 'Read by' })).toHaveValue(/Simulated instrument/)
   await page.getByLabel('Volts and amperes').press('Enter')
   await expect(told).toContainText('Not settled yet')
   children[0].kill('SIGKILL')

@@ -31,3 +31,11 @@ export const saveSurvey = (inHand: SurveyInHand | null): Promise<unknown> =>
   writing(() =>
     metaDrawer.setItem('survey', inHand && { ...inHand, readings: inHand.readings.map((r) => ({ ...r })) }),
   )
+
+/** The instrument that read the last survey; '' where hands did. */
+export async function loadSurveyMeter(): Promise<string> {
+  const kept = await metaDrawer.getItem<unknown>('survey-meter').catch(() => '')
+  return typeof kept === 'string' ? kept : ''
+}
+export const saveSurveyMeter = (id: string): Promise<unknown> =>
+  writing(() => metaDrawer.setItem('survey-meter', id))

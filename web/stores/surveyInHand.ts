@@ -1,2 +1,2 @@
 /** What a survey has in hand is kept as it is read: a reload loses none of it. */
-export { loadSurvey, saveSurvey } from '../storage/surveyInHand'
+export { loadSurvey, loadSurveyMeter, saveSurvey, saveSurveyMeter } from '../storage/surveyInHand'

@@ -1,6 +1,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { listenTo, listInstruments, type InstrumentInfo, type Sample } from '../../stores/instrumentStream'
+import { loadSurveyMeter, saveSurveyMeter } from '../../stores/surveyInHand'
 
 /** Typed by hand, not read by an instrument. */
 export const BY_HAND = ''
@@ -15,13 +16,21 @@ export function useSurveyMeter(heard: (volts: number, amps: number) => void) {
   const lost = ref('')
   let stop = () => {}
 
+  /** The one that read the last survey: chosen again as soon as it is heard, unless another was meanwhile. */
+  let before = BY_HAND
   const look = async () => {
     meters.value = (await listInstruments()).filter((i) => i.kind === 'meter')
+    if (before !== BY_HAND && meters.value.some((m) => m.id === before)) meterId.value = before
   }
-  void look()
+  void loadSurveyMeter()
+    .then((id) => (before = id))
+    .finally(look)
   /** An instrument says its name a moment after it is heard, and may be plugged in later. */
   useIntervalFn(() => void look(), AGAIN_MS)
   watch(meterId, (id) => {
+    before = BY_HAND
+    // A choice that cannot be kept is made again next time: it is no reading.
+    void saveSurveyMeter(id).catch(() => undefined)
     stop()
     stop = () => {}
     lost.value = ''
