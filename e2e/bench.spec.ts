@@ -179,7 +179,7 @@ test('a reading is corrected with a reason, and the old value stays', async ({ p
   await expect(page.getByText('Say why')).toBeVisible()
   await page.getByLabel('Why').fill('misread the display')
   await page.getByRole('button', { name: 'Correct it' }).click()
-  await expect(page.getByText('was 70: misread the display')).toBeVisible()
+  await expect(page.getByText(/was 70\s%: misread the display/)).toBeVisible()
   await page.reload()
   await expect(page.getByTestId('milestone-50')).toContainText('not reached')
 })

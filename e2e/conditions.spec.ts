@@ -40,7 +40,7 @@ test('a run keeps what it was made under; what is put right stays in sight, all 
     await expect(page.getByRole('dialog')).toHaveCount(0)
   }
   await expect(condition(page, 'ambientC')).toContainText('21.5')
-  await expect(condition(page, 'ambientC')).toContainText('was 24: the thermometer stood in the sun')
+  await expect(condition(page, 'ambientC')).toContainText(/was 24\s°C: the thermometer stood in the sun/)
   await expect(putRight(page).getByRole('row')).toHaveCount(3)
 
   // It was to stop at a level, which nobody had told the program.
@@ -117,10 +117,32 @@ test('a temperature is put right, and stays on record', async ({ page }) => {
   await page.getByLabel('Right value').fill('26,5')
   await page.getByRole('button', { name: 'Correct it' }).click()
   await expect(page.getByRole('dialog')).toHaveCount(0)
-  await expect(page.getByText('was 24.5: misread')).toBeVisible()
+  await expect(page.getByText(/was 24\.5\s°C: misread/)).toBeVisible()
   await page.reload()
   await expect(putRight(page)).toContainText('Temperature, back at 0:05:00')
   await expect(putRight(page)).toContainText('24.5 °C')
+
+  // Whoever reads °F finds all of it in °F, and types it.
+  await page.goto('/files')
+  await pick(page, 'Temperatures', '°F')
+  const screens = page.getByRole('navigation', { name: 'Screens' })
+  await screens.getByRole('link', { name: 'Sheet' }).click()
+  await page
+    .getByRole('link', { name: / from Hawser/ })
+    .first()
+    .click()
+  await expect(putRight(page)).toContainText(/76\.1\s°F/)
+  await page.getByRole('button', { name: 'Readings' }).click()
+  await expect(page.getByText(/was 76\.1\s°F: misread/)).toBeVisible()
+  await page.getByRole('button', { name: /^Correct back, °F at 0:05:00, now 79.7/ }).click()
+  await openedAt(page, 'Right value')
+  await page.getByLabel('Right value').fill('400')
+  await page.getByLabel('Why').fill('read once more')
+  await page.getByRole('button', { name: 'Correct it' }).click()
+  await expect(page.getByRole('dialog').getByText(/at most 302\s°F/)).toBeVisible()
+  await page.getByLabel('Right value').fill('77')
+  await page.getByRole('button', { name: 'Correct it' }).click()
+  await expect(page.getByText(/was 79\.7\s°F: read once more/)).toBeVisible()
 })
 
 test('a pad behind a small brick: what passes is expected, and the run says what it was fed from', async ({

@@ -174,9 +174,9 @@ test('three tabs see what each writes, and none writes over another', async ({ c
     await tab.getByRole('button', { name: 'Correct it' }).click()
   }
   await correct(second, '0:05:00', '11')
-  await expect(third.getByText('was 10: misread')).toBeVisible()
+  await expect(third.getByText(/was 10\s%: misread/)).toBeVisible()
   await correct(third, '0:10:00', '16')
-  await expect(second.getByText('was 15: misread')).toBeVisible()
+  await expect(second.getByText(/was 15\s%: misread/)).toBeVisible()
   const [run] = (await readStorage(first)).runs.filter((r) => r.id === 'r1')
   expect(run.percents.slice(0, 3)).toEqual([5, 11, 16])
   expect(run.corrections).toHaveLength(2)

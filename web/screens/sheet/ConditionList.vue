@@ -8,6 +8,7 @@ import { asRead, UNKNOWN } from '@core/words/figures'
 import { useLogbook } from '../../stores/logbook'
 import ConditionDialog from './ConditionDialog.vue'
 import RuleDialog from './RuleDialog.vue'
+import { pastCondition } from './pastWords'
 
 /** What the run was made under, as it was then. Each can be put right; what it was before stays beside it. */
 const props = defineProps<{ run: Run }>()
@@ -33,7 +34,7 @@ const gearName = (field: keyof typeof RUN_GEAR) =>
 const was = (field: string) =>
   props.run.conditionCorrections
     .filter((c) => c.field === field)
-    .map((c) => `was ${c.from}: ${c.why}`)
+    .map((c) => `was ${pastCondition(field, c.from)}: ${c.why}`)
     .join('; ')
 const rows = computed((): Row[] => [
   ...(Object.keys(RUN_GEAR) as (keyof typeof RUN_GEAR)[]).map((field) => ({

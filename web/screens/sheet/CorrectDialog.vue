@@ -15,7 +15,8 @@ const corrections = useCorrections()
 
 const before = valuesOf(props.trace, props.what)?.[props.row] ?? NaN
 const { submit, failure, busy } = useYupForm({
-  schema: () => correctionSchema('The value', aboutColumn(props.what).bounds, ''),
+  schema: () =>
+    correctionSchema('The value', aboutColumn(props.what).bounds, ` ${aboutColumn(props.what).unit}`),
   initial: { value: Number.isNaN(before) ? '' : String(before), why: '' },
 })
 const save = submit(async ({ value, why }: { value?: number; why: string }) => {

@@ -8,6 +8,7 @@ import { asRead, clock, exactClock, figure, UNKNOWN } from '@core/words/figures'
 import { useCorrections } from '../../stores/corrections'
 import { useNotices } from '../../stores/notices'
 import { fullDay, timeOfDay } from '@core/words/moments'
+import { pastCondition } from './pastWords'
 
 /** Everything that was ever put right in this run, the earlier ones too. */
 const props = defineProps<{ run: Run }>()
@@ -39,8 +40,8 @@ const all = computed(() =>
     ...props.run.corrections.map((c) => ({ ...said(c), why: c.why, when: c.when })),
     ...props.run.conditionCorrections.map((c) => ({
       what: correctableLabel(c.field),
-      from: c.from,
-      to: c.to,
+      from: pastCondition(c.field, c.from),
+      to: pastCondition(c.field, c.to),
       why: c.why,
       when: c.when,
     })),

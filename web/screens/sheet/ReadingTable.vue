@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { clock, exactClock, figure, writtenTitle, writtenValue } from '@core/words/figures'
+import { asRead, clock, exactClock, figure, writtenTitle, writtenValue } from '@core/words/figures'
 import { loadResistance } from '@core/analysis/energy'
 import type { Run } from '@core/logbook/run'
 import { clockField } from '@core/formats/clockForm'
@@ -36,12 +36,16 @@ const rows = computed(() => {
 /** Apparent load, Ω: what the source sees, as small meters show it. */
 const hasLoad = computed(() => channels.value.includes('voltage') && channels.value.includes('current'))
 const load = (row: number) => figure(loadResistance(props.trace.voltage![row], props.trace.current![row]), 1)
+const pastValue = (what: Correction['what'], value: number) => {
+  if (what === 'time') return exactClock(value)
+  return what === 'reading' ? value : asRead(value, 4, aboutColumn(what).unit)
+}
 /** Every value that a cell ever had, the earlier ones first. */
 const corrected = computed(() => {
   const all = new Map<string, string[]>()
   for (const c of props.run.corrections) {
     const key = `${c.row} ${c.what}`
-    const from = c.from === null ? 'not read' : c.what === 'time' ? exactClock(c.from) : c.from
+    const from = c.from === null ? 'not read' : pastValue(c.what, c.from)
     const words = c.what === 'reading' ? `added: ${c.why}` : `was ${from}: ${c.why}`
     all.set(key, [...(all.get(key) ?? []), words])
   }
