@@ -134,3 +134,24 @@ test('a hint that goes as its field is left moves no button below it', async ({ 
   await expect(page.getByText('As printed')).toBeHidden()
   expect((await button.boundingBox())?.y).toBe(shown?.y)
 })
+
+test('a form that opens takes the cursor to its first field, but not from whoever went on to another', async ({
+  page,
+}) => {
+  await takeIn(page, withRuns(1))
+  await page.goto('/shelf')
+  for (let i = 0; i < 4; i++) {
+    await page.getByRole('button', { name: 'Edit Hawser 21' }).click()
+    // At once, as a machine is quick: what is typed stays where it was typed.
+    await page.getByLabel('Price').focus()
+    await page.waitForTimeout(30 * i)
+    await page.keyboard.type('12')
+    await page.waitForTimeout(400)
+    await expect(page.getByLabel('Price')).toHaveValue('12')
+    await expect(page.getByLabel('Name')).toHaveValue('Hawser 21')
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+  }
+  await page.getByRole('button', { name: 'Edit Hawser 21' }).click()
+  await expect(page.getByLabel('Name')).toBeFocused()
+})

@@ -2,6 +2,7 @@
 import { useField } from 'vee-validate'
 import { computed, useAttrs, useTemplateRef } from 'vue'
 import { asWritten } from '@core/words/figures'
+import { useFirstFocus } from './useFirstFocus'
 import { useWrittenDegrees } from './useWrittenDegrees'
 
 /** The one text field: bound by `name` to the form around it, or by v-model where it stands alone. */
@@ -39,6 +40,7 @@ const bound = computed(() => ({
   inputmode: props.numeric ? 'decimal' : undefined,
   errorMessages: asWritten((field ? field.errorMessage.value : props.error) ?? ''),
   ...attrs,
+  autofocus: undefined,
   class: [attrs.class, { hinted: hinted.value }],
   suffix: suffix.value ?? (attrs.suffix as string | undefined),
 }))
@@ -49,7 +51,11 @@ const bound = computed(() => ({
 const left = (event: FocusEvent) => {
   if (!(event.relatedTarget instanceof HTMLButtonElement)) field?.handleBlur(event)
 }
-const input = useTemplateRef<{ focus: () => void }>('input')
+const input = useTemplateRef<{ focus: () => void; $el: HTMLElement }>('input')
+useFirstFocus(
+  () => attrs.autofocus !== undefined && attrs.autofocus !== false,
+  () => input.value?.$el.querySelector<HTMLInputElement>('input, textarea') ?? undefined,
+)
 defineExpose({ focus: () => input.value?.focus() })
 </script>
 
