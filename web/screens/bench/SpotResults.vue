@@ -86,8 +86,8 @@ const link = computed(() => `/side-by-side?runs=${rows.value.map(({ run }) => ru
                   :workings="() => spotWorkings(spot, analysis, capacityThen(run.conditions).usableWh)"
                   >{{ duration(spot.toHalfS) }}</WorkedFigure
                 >
-                <span class="quiet" :class="{ assumed: spot.efficiencyAssumed }">
-                  at {{ figure(100 * spot.efficiency, 0, '%') }}</span
+                &nbsp;<span class="quiet" :class="{ assumed: spot.efficiencyAssumed }"
+                  >at {{ figure(100 * spot.efficiency, 0, '%') }}</span
                 >
               </td>
             </template>
