@@ -63,9 +63,13 @@ export function useRunPicture({ trace, options, across }: UseRunPictureOptions):
   }
   async function begin(trace: Trace) {
     const mine = (inHand = drawElsewhere(() => (failed.value = true)))
-    const sent = await handOver(mine.work, trace)
-    await mine.work.take(sent)
-    if (inHand === mine) await draw()
+    try {
+      await mine.work.take(await handOver(mine.work, trace))
+      if (inHand === mine) await draw()
+    } catch {
+      // Another run has its turn, or this one cannot be drawn there.
+      if (inHand === mine) failed.value = true
+    }
   }
   function end() {
     inHand?.end()
