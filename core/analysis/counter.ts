@@ -1,5 +1,4 @@
-import { firstAtOrAfter, valueAt, type Samples } from '../trace/samples'
-import { integrate } from './integral'
+import { firstAfter, valueAt, type Samples } from '../trace/samples'
 
 /** A meter's running total, counted through its resets. Wh or Ah; seconds since power-on. */
 export interface Count {
@@ -75,15 +74,23 @@ function afterZero(column: Float64Array, shift: number): Float64Array {
 
 /** The most that can have been counted by the first reading. */
 function mostBy(t: Float64Array, sinceFirst: Float64Array, highest: number, flow?: Samples): number {
-  // Watts that were read only later say nothing of what flowed before.
-  const known = flow ? firstAtOrAfter(flow.t, t[0] + 1e-9) : 0
-  if (flow && known > 0) {
-    const upTo = { t: flow.t.subarray(0, known), v: flow.v.subarray(0, known) }
-    return (PLAUSIBLE * integrate(upTo, { span: { startS: 0, endS: t[0] } }).into) / 3600
-  }
+  const known = flow ? firstAfter(flow.t, t[0]) : 0
+  // Watts that were read only later say nothing of what flowed before, nor do those before the supply stepped up.
+  if (flow && known > 0 && flow.t[known - 1] > AT_START_S) return PLAUSIBLE * atMost(flow, known, t[0])
   const most = (highest * t[0]) / 3600
   const fastest = fastestOf(t, sinceFirst)
   return t[0] <= EARLY_S && fastest > 0 ? Math.min(most, EARLY_RATIO * fastest * t[0]) : most
+}
+
+/** What can have flowed until `untilS`: between two readings as fast as at the faster of them. Only what flows in counts. */
+function atMost({ t, v }: Samples, known: number, untilS: number): number {
+  let hours = 0
+  for (let i = 0; i <= known; i++) {
+    const [from, to] = [i > 0 ? t[i - 1] : 0, i < known ? t[i] : untilS]
+    const faster = Math.max(v[i - 1] ?? -Infinity, v[i] ?? -Infinity, 0)
+    hours += (faster * (to - from)) / 3600
+  }
+  return hours
 }
 
 /** The last digit of a small meter says nothing of a rate over less than this, s. */

@@ -169,6 +169,11 @@ describe('a meter’s own count', () => {
       { t: 360, power: -4.5 },
     ]
     expect(energy(traceFromReadings(later)).counter).toMatchObject({ energyWh: 0.415, assumedZero: true })
+    // A supply begins at 5 V: the watts at the switch are not those of the minutes after it.
+    for (const power of [undefined, 24]) {
+      const stepped = [{ t: 0, power: 5 }, { t: 300, power, counterWh: 1.97 }] // prettier-ignore
+      expect(energy(traceFromReadings(stepped)).counter).toMatchObject({ energyWh: 1.97, assumedZero: true })
+    }
     // A charge slows: what was counted late says nothing against a first hour that was faster.
     for (const points of [
       [
