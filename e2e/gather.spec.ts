@@ -179,7 +179,8 @@ test('spot checks of three sources by the meter’s count: 0.42 and 1.63 Wh in 5
   ]) {
     await expect(page.getByRole('combobox', { name: 'Source' })).toHaveValue(source)
     await expect(level).toHaveValue('20')
-    await level.press('Enter')
+    await level.focus()
+    await page.keyboard.press('Enter')
     await expect(count).toBeFocused()
     if (source === 'Hawser 22') {
       // A reload in the middle is where it was.

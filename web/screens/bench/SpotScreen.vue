@@ -36,10 +36,9 @@ function offer(startPercent = '') {
   turn.value++
 }
 async function keepAndGoOn() {
-  const level = await keep()
-  if (level === undefined) return count.value?.focus()
-  // What the display showed a moment ago is what it starts at; it stands in its field to be looked at.
-  offer(level)
+  // What the display showed a moment ago is what the next starts at; it stands in its field to be looked at.
+  await keep(offer)
+  count.value?.focus()
 }
 // Another tab made some meanwhile.
 watch(
@@ -119,7 +118,8 @@ void bench.resume()
           <v-btn :disabled="saving" @click="startOver">Start this one over</v-btn>
         </div>
       </form>
-      <SpotForm v-else-if="!bench.watching" :key="turn" :initial="initial" />
+      <!-- Not while the last one is being kept: what is offered then is not the next yet. -->
+      <SpotForm v-else-if="!bench.watching && !saving" :key="turn" :initial="initial" />
       <SpotResults :device-id="deviceId" />
       <p class="quiet caution">
         Stop on swelling, smell, hissing, smoke or discolouration. A source of unknown make on a device you

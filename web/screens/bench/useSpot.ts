@@ -86,20 +86,19 @@ export function useSpot() {
     return true
   }
 
-  /** Notes the count and keeps the run. @returns the level that the next one starts at, '' where it was not read */
-  async function keep(): Promise<string | undefined> {
+  /** Notes the count and keeps the run. `goOn` gets the level that the next one starts at, '' where it was not read. */
+  async function keep(goOn: (level: string) => void): Promise<void> {
     const now = lane.value
-    if (!now || saving.value) return undefined
+    if (!now || saving.value) return
     saving.value = true
     try {
       const level = typed.percent.trim()
-      if (!(await noteCount())) return undefined
+      if (!(await noteCount())) return
       const run = await bench.finish(now, { spoilt: false, reason: '' })
       notices.say(`${logbook.source(run.sourceId)?.name ?? 'It'} is on record.`)
-      return level
+      goOn(level)
     } catch (error) {
       notices.fail(error)
-      return undefined
     } finally {
       saving.value = false
     }
