@@ -87,6 +87,8 @@ test('the rest that was timed stands in a planned lane’s checklist, and ends a
   await page.getByRole('dialog').getByLabel('It shows now').fill('85')
   await page.getByRole('dialog').getByRole('button', { name: 'Start draining' }).click()
   await page.getByRole('button', { name: 'It shows 1 %' }).click()
+  // The rest begins as it is noted: the clock must not be moved under it.
+  await expect(page.getByText('rests since')).toBeVisible()
   await page.clock.fastForward(24 * 60_000)
   await page.goto('/plan/c?part=timetable')
   await page.getByRole('button', { name: 'Lay out the runs' }).click()
