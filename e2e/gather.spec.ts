@@ -171,10 +171,27 @@ test('spot checks of three sources by the meter’s count: 0.42 and 1.63 Wh in 5
   await page.keyboard.type('60')
   await page.keyboard.press('Enter')
   await expect(page.getByText('start at 50 % or less')).toBeVisible()
+  // A meter that was not set to nothing is asked about, and what it stood at can be typed.
+  await level.fill('20')
+  await level.press('Enter')
+  await expect(count).toBeFocused()
+  await page.clock.fastForward(300_000)
+  await count.fill('12.4')
+  await count.press('Enter')
+  await expect(page.getByText(/12\.4 Wh since power-on are more/)).toBeVisible()
+  await page.getByRole('button', { name: 'Start this one over' }).click()
+  await level.fill('20')
+  await page.getByLabel('Count at the start').fill('12,4')
+  await page.keyboard.press('Enter')
+  await expect(count).toBeFocused()
+  await page.clock.fastForward(300_000)
+  await count.fill('12.82')
+  await count.press('Enter')
+  await expect(page.getByText('Hawser 21 is on record.')).toBeVisible()
+  await expect(page.getByTestId('spot-table').getByRole('row').nth(1)).toContainText(/Hawser 21.*0\.420\sWh/)
   await level.fill('20')
   for (const [source, wh] of [
-    ['Hawser 21', '0,42'],
-    ['Hawser 22', '1.63'],
+    ['Hawser 22', '1,63'],
     ['Hawser 23', '0.91'],
   ]) {
     await expect(page.getByRole('combobox', { name: 'Source' })).toHaveValue(source)

@@ -2,7 +2,7 @@ import { ownEfficiency } from './ownEfficiency'
 import { expect, it } from 'vitest'
 import { traceFromReadings } from '../trace/trace'
 import { claimsAgainst } from './claimed'
-import { spotCheck } from './spot'
+import { goneOver, spotCheck } from './spot'
 
 it('tells the minutes to half from a count of five minutes, as practised and with the losses', () => {
   const five = traceFromReadings([
@@ -68,4 +68,13 @@ it('sets a claim against the log: met, missed, or left open by the readings', ()
   expect(verdictOf(run(60, 0, 40)).verdict).toBe('missed')
   expect(verdictOf(run(30, 0, 40)).verdict).toBe('not decided')
   expect(verdictOf(run(30, 55)).verdict).toBe('not decided')
+})
+
+it('tells what went past the meter in a record, bridged included, and its mean', () => {
+  // 0.75 Wh in five minutes are 9 W.
+  expect(goneOver({ durationS: 300, energy: { energyWh: 0.5, bridgedWh: 0.25 } })).toEqual({
+    wh: 0.75,
+    meanW: 9,
+  })
+  expect(goneOver({ durationS: 0, energy: { energyWh: 0, bridgedWh: 0 } }).meanW).toBeNaN()
 })

@@ -48,3 +48,12 @@ export function spotCheck(trace: Trace, { energyWh, usableWh, efficiency }: Spot
     efficiencyAssumed: efficiency === undefined,
   }
 }
+
+/** What went past the meter in a record, bridged included, Wh, and the mean watts of that. */
+export function goneOver({ durationS, energy }: { durationS: number; energy: { energyWh: number; bridgedWh: number } }): {
+  wh: number
+  meanW: number
+} {
+  const wh = energy.energyWh + energy.bridgedWh
+  return { wh, meanW: durationS > 0 ? (wh * 3600) / durationS : NaN }
+} // prettier-ignore

@@ -1,8 +1,10 @@
+import { object, type Schema } from 'yup'
 import { LONGEST_SPOT_S } from '../analysis/spot'
 import { decimal } from '../trace/decimal'
 import type { StopRule } from '../protocol/rules'
-import type { Reading } from '../trace/trace'
-import type { LaneState } from './state'
+import { channel } from '../trace/channels'
+import { typedNumber } from '../trace/typedNumber'
+import type { LaneChoice, LaneSetup } from './setup'
 import { closeLane, laneChoiceSchema, laneField, type TypedLane } from './typedLane'
 
 /** As the trade does it, min. */
@@ -14,14 +16,27 @@ const HALF_PERCENT = 50
 export type TypedSpot = Pick<
   TypedLane,
   'deviceId' | 'sourceId' | 'cableId' | 'startPercent' | 'feed' | 'conditions'
-> & { minutes: string }
+> & {
+  minutes: string
+  /** Wh that the meter shows as power comes on; empty where it was set to nothing. */
+  countAtStart: string
+}
+/** What a form comes to: the lane, and the count that is noted as it starts. */
+export interface SpotChoice {
+  lane: LaneChoice
+  countAtStart?: number
+}
 
 /** Whether what was set up is a spot check: a time that short is no run to full. */
 export const isSpot = ({ stop }: { stop: StopRule }): boolean =>
   stop.kind === 'duration' && stop.seconds <= LONGEST_SPOT_S
 
+/** Seconds left of it, 0 once its time is up; NaN for a lane that has no time to its stop. */
+export const leftOf = ({ stop }: Pick<LaneSetup, 'stop'>, elapsedS: number): number =>
+  stop.kind === 'duration' ? Math.max(0, stop.seconds - elapsedS) : NaN
+
 /** A lane's setup that is one: some minutes, from below half, where the watts still hold. */
-export const spotSchema = laneChoiceSchema
+const spotLaneSchema = laneChoiceSchema
   .test('short', ({ stop }, context) =>
     isSpot({ stop }) && stop.kind === 'duration' && stop.seconds >= SHORTEST_S
       ? true
@@ -31,18 +46,23 @@ export const spotSchema = laneChoiceSchema
         }),
   )
   .test('low', ({ start }, context) =>
-    start.percent <= HALF_PERCENT
-      ? true
-      : context.createError({
+    // What is no level at all is named by the level's own rule.
+    start.percent > HALF_PERCENT
+      ? context.createError({
           path: 'start.percent',
           message: `A spot check holds below half only: start at ${HALF_PERCENT} % or less.`,
-        }),
+        })
+      : true,
   )
+export const spotSchema = object({
+  lane: spotLaneSchema,
+  countAtStart: typedNumber('The count at the start', ...channel('counterWh').bounds, ' Wh'),
+}) as unknown as Schema<SpotChoice>
 
 /** What the schema is to check. By hand the count is read once, at the end; instruments are read all along. */
-export function closeSpot(typed: TypedSpot): Record<string, unknown> {
+export function closeSpot({ countAtStart, ...typed }: TypedSpot): Record<'lane' | 'countAtStart', unknown> {
   const minutes = decimal(typed.minutes)
-  return closeLane({
+  const lane = closeLane({
     ...typed,
     interval: 'at',
     atMinutes: String(minutes),
@@ -53,15 +73,12 @@ export function closeSpot(typed: TypedSpot): Record<string, unknown> {
     stopPercent: '',
     stopMinutes: String(minutes),
   })
+  return { lane, countAtStart }
 }
 
 /** The field under which a fault at a path of the schema stands. */
-export const spotField = (path: string): string =>
-  /^(reading|stop)/.test(path) ? 'minutes' : laneField(path)
-
-/** The meter's count that was noted last, Wh, and when, s; undefined where none was. */
-export function lastCount({ readings }: Pick<LaneState, 'readings'>): { t: number; counterWh: number } | undefined {
-  let found: { t: number; counterWh: number } | undefined
-  for (const { t, counterWh } of readings as Iterable<Reading>) if (counterWh !== undefined) found = { t, counterWh }
-  return found
-} // prettier-ignore
+export function spotField(path: string): string {
+  if (path === 'countAtStart') return path
+  const own = path.replace(/^lane\.?/, '')
+  return /^(reading|stop)/.test(own) ? 'minutes' : laneField(own)
+}

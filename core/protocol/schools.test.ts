@@ -10,7 +10,9 @@ const each5: ReadingRule = { kind: 'every', seconds: 300 }
 const at = (...marks: number[]): ReadingRule => ({ kind: 'at', minutes: marks })
 const meter: ReadingRule = { kind: 'meter', seconds: 1 }
 
-// What reviewers hold to. Common practice, no source.
+// Where a test starts, the rest of 21 minutes, when it is read and when it stops: common practice, no source. The other
+// rests, the level of the spot check, and the minutes of temperatures are this program's own choice: they stand here so
+// that a change of them is meant.
 describe('the schools', () => {
   it.each<[string, number, Protocol['startWay'], number, ReadingRule, StopRule]>([
     ['from-dead', 0, 'dead-rested', 21, each5, full],

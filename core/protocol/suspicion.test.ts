@@ -10,6 +10,7 @@ const context = (over: Partial<EntryContext> = {}): EntryContext => ({
   t: 960,
   usableWh: 20,
   expectedWatts: 20,
+  countAtStartWh: 0,
   ...over,
 })
 
@@ -51,4 +52,17 @@ it('asks once for each cause, and lets negative watts be', () => {
   expect(doubtOf({ power: 40 }, context())?.cause).toBe('power')
   // A device that feeds out.
   expect(doubtOf({ power: -12 }, context())).toBeNull()
+})
+
+it('asks about a count that cannot have come together since power-on', () => {
+  // 20 W and a quarter for 960 s are 6.67 Wh, and 0.05 Wh of grace.
+  expect(suspicion({ counterWh: 6.71 }, context())).toBeNull()
+  expect(suspicion({ counterWh: 6.72 }, context())).toMatch(
+    /^6.72 Wh .* \(20 W\)\. Was the count set to nothing/,
+  )
+  // Where it stood at power-on was read.
+  expect(suspicion({ counterWh: 46.7 }, context({ countAtStartWh: 40 }))).toBeNull()
+  expect(doubtOf({ counterWh: 46.8 }, context({ countAtStartWh: 40 }))?.cause).toBe('count')
+  expect(suspicion({ counterWh: 400 }, context({ expectedWatts: NaN }))).toBeNull()
+  expect(doubtOf({ counterWh: 400 }, context(), new Set(['count']))).toBeNull()
 })

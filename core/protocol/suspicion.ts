@@ -12,16 +12,20 @@ export interface EntryContext {
   usableWh: number
   /** Most the pair is expected to settle on, W; NaN when unknown. */
   expectedWatts: number
+  /** What the meter's count stood at as power came on, Wh; 0 where it was set to nothing. */
+  countAtStartWh: number
 }
 
 /** A shown level may be a point late or early: only more than this is suspicious. */
 const POINTS_OF_GRACE = 2
 /** Power above what the pair should settle on by more than this share is suspicious. */
 const POWER_GRACE = 1.25
+/** The last digit of a small meter's count, and what flows while it is read off, Wh. */
+const COUNT_GRACE_WH = 0.05
 
 /** Something odd about an entry, as one question, and what kind of thing it is. */
 export interface Doubt {
-  cause: 'fell' | 'gain' | 'power'
+  cause: 'fell' | 'gain' | 'power' | 'count'
   question: string
 }
 
@@ -34,7 +38,11 @@ export function suspicion(
   context: EntryContext,
   settled: ReadonlySet<Doubt['cause']> = new Set(),
 ): Doubt | null {
-  const doubts = [levelSuspicion(entry.percent, entry, context), powerSuspicion(entry, context)]
+  const doubts = [
+    levelSuspicion(entry.percent, entry, context),
+    powerSuspicion(entry, context),
+    countSuspicion(entry, context),
+  ]
   return doubts.find((doubt) => doubt !== null && !settled.has(doubt.cause)) ?? null
 }
 
@@ -73,5 +81,17 @@ function powerSuspicion(entry: Omit<Reading, 't'>, c: EntryContext): Doubt | nul
   return {
     cause: 'power',
     question: `${Math.round(watts * 10) / 10} W is more than the two should settle on (${Math.round(c.expectedWatts * 10) / 10} W). Is that so?`,
+  }
+}
+
+/** A count that was not set to nothing, or typed without its point, comes to more than can have flowed by now. */
+function countSuspicion({ counterWh }: Omit<Reading, 't'>, c: EntryContext): Doubt | null {
+  if (counterWh === undefined) return null
+  const gone = counterWh - c.countAtStartWh
+  const most = (c.expectedWatts * POWER_GRACE * c.t) / 3600 + COUNT_GRACE_WH
+  if (!(gone > most)) return null
+  return {
+    cause: 'count',
+    question: `${Number(gone.toFixed(3))} Wh since power-on are more than the two should settle on (${Math.round(c.expectedWatts * 10) / 10} W). Was the count set to nothing?`,
   }
 }

@@ -40,10 +40,12 @@ export const usePreparing = defineStore('preparing', () => {
   /** The start level was reached: it rests from now on. Gives back how long a whole draining takes, h; NaN if untold. */
   async function reached(deviceId: string): Promise<number> {
     let hours = NaN
+    // The moment of the press: the write may have to wait for another tab's.
+    const restFromMs = Date.now()
     await set((now) =>
       now.map((p) => {
         if (p.deviceId !== deviceId) return p
-        const resting = { ...p, restFromMs: Date.now() }
+        const resting = { ...p, restFromMs }
         hours = hoursFromFull(resting)
         return resting
       }),

@@ -2,7 +2,7 @@ import type { Analysis } from '../../analysis/analyse'
 import type { Heat } from '../../analysis/heat'
 import type { Mark } from '../../analysis/marks'
 import type { Part } from '../../analysis/parts/parts'
-import type { Spot } from '../../analysis/spot'
+import { goneOver, type Spot } from '../../analysis/spot'
 import type { Supply } from '../../analysis/supply'
 import { clock, difference, duration, figure } from '../figures'
 import { PART_END_WORDS } from './curve'
@@ -92,14 +92,15 @@ export const placeWorkings = (h: Heat): Workings => ({
 /** What a few minutes say of the time to half. `usableWh` is of the battery, Wh. */
 export function spotWorkings(
   spot: Spot,
-  { durationS, energy }: Pick<Analysis, 'durationS' | 'energy'>,
+  analysis: Pick<Analysis, 'durationS' | 'energy'>,
   usableWh: number,
 ): Workings {
-  const gone = energy.energyWh + energy.bridgedWh
+  const { durationS } = analysis
+  const { wh } = goneOver(analysis)
   return {
     title: 'Spot check',
     rule: 'Half the usable capacity over the mean power of the record; and once more with what arrives of it. It holds below about half full only.',
-    formula: `½ × ${figure(usableWh, 2, 'Wh')} ÷ (${figure(gone, 3, 'Wh')} in ${duration(durationS)}) = ${duration(spot.toHalfLosslessS)}; ÷ ${figure(100 * spot.efficiency, 0, '%')} = ${duration(spot.toHalfS)}`,
+    formula: `½ × ${figure(usableWh, 2, 'Wh')} ÷ (${figure(wh, 3, 'Wh')} in ${duration(durationS)}) = ${duration(spot.toHalfLosslessS)}; ÷ ${figure(100 * spot.efficiency, 0, '%')} = ${duration(spot.toHalfS)}`,
     used: [],
     assumed: spot.efficiencyAssumed
       ? [`${figure(100 * spot.efficiency, 0, '%')} of the energy arrives.`]

@@ -6,6 +6,7 @@ import { closeLane, laneChoiceSchema, laneField, type TypedLane } from '@core/be
 import type { Meter } from '@core/gear/gear'
 import { openStop } from '@core/protocol/typedRules'
 import { figure } from '@core/words/figures'
+import { named, namedOrNot } from '../../forms/choices'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
@@ -92,8 +93,6 @@ const { form, values, submit, failure, busy } = useYupForm({
 const [interval] = form.defineField('interval')
 const [feed] = form.defineField('feed')
 
-const named = (items: readonly { id: string; name: string }[]) =>
-  items.map((i) => ({ value: i.id, title: i.name }))
 const takes = computed(() => (logbook.source(values.sourceId)?.takes ?? '') !== '')
 const feeders = computed(() => logbook.sources.filter((s) => s.id !== values.sourceId))
 watch(
@@ -143,17 +142,8 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
     </p>
     <FormPick name="deviceId" label="Device" :items="named(logbook.devices)" />
     <FormPick name="sourceId" label="Source" :items="named(logbook.sources)" />
-    <FormPick
-      name="cableId"
-      label="Cable"
-      :items="[{ value: null, title: 'not recorded' }, ...named(logbook.cables)]"
-    />
-    <FormPick
-      v-if="takes"
-      name="conditions.fedFromId"
-      label="Fed from"
-      :items="[{ value: null, title: 'not recorded' }, ...named(feeders)]"
-    />
+    <FormPick name="cableId" label="Cable" :items="namedOrNot(logbook.cables)" />
+    <FormPick v-if="takes" name="conditions.fedFromId" label="Fed from" :items="namedOrNot(feeders)" />
     <FormText name="startPercent" label="Start level" suffix="%" numeric :autofocus="again !== null" />
     <FormPick
       v-if="logbook.meters.some((m) => m.kind === 'power meter')"

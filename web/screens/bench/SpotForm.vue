@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import type { LaneChoice } from '@core/bench/setup'
-import { closeSpot, spotField, spotSchema, type TypedSpot } from '@core/bench/spot'
+import { closeSpot, spotField, spotSchema, type SpotChoice, type TypedSpot } from '@core/bench/spot'
 import { figure } from '@core/words/figures'
+import { named, namedOrNot } from '../../forms/choices'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
@@ -24,12 +24,6 @@ const { form, values, submit, failure, busy } = useYupForm({
   fieldOf: spotField,
 })
 const [feed] = form.defineField('feed')
-const named = (items: readonly { id: string; name: string }[]) =>
-  items.map((i) => ({ value: i.id, title: i.name }))
-const orNot = (items: readonly { id: string; name: string }[]) => [
-  { value: null, title: 'not recorded' },
-  ...named(items),
-]
 const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power meter'))
 const takes = computed(() => (logbook.source(values.sourceId)?.takes ?? '') !== '')
 watch(
@@ -41,21 +35,24 @@ const expectation = computed(() => {
   if (!expected) return ''
   return expected.watts > 0 ? `Expect up to ${figure(expected.watts, 1, 'W')}. ${expected.why}` : expected.why
 })
-const begin = submit((lane: LaneChoice) => bench.start(lane))
+const begin = submit(async ({ lane, countAtStart }: SpotChoice) => {
+  const started = await bench.start(lane)
+  if (countAtStart !== undefined) await bench.note(started, { counterWh: countAtStart })
+})
 </script>
 
 <template>
   <form class="fields spot" novalidate aria-label="A spot check" @submit.prevent="begin()">
     <FormPick name="deviceId" label="Device" :items="named(logbook.devices)" />
     <FormPick name="sourceId" label="Source" :items="named(logbook.sources)" />
-    <FormPick name="cableId" label="Cable" :items="orNot(logbook.cables)" />
+    <FormPick name="cableId" label="Cable" :items="namedOrNot(logbook.cables)" />
     <FormPick
       v-if="takes"
       name="conditions.fedFromId"
       label="Fed from"
-      :items="orNot(logbook.sources.filter((s) => s.id !== values.sourceId))"
+      :items="namedOrNot(logbook.sources.filter((s) => s.id !== values.sourceId))"
     />
-    <FormPick v-if="meters.length" name="conditions.meterId" label="Meter" :items="orNot(meters)" />
+    <FormPick v-if="meters.length" name="conditions.meterId" label="Meter" :items="namedOrNot(meters)" />
     <FormText name="startPercent" label="Start level" suffix="%" numeric autofocus />
     <FormText name="minutes" label="For" suffix="min" numeric />
     <FormText
@@ -63,13 +60,21 @@ const begin = submit((lane: LaneChoice) => bench.start(lane))
       label="State of the device"
       placeholder="Like asleep, flight mode"
     />
+    <FormText
+      v-if="feed.kind === 'hand'"
+      name="countAtStart"
+      label="Count at the start"
+      hint="Empty where the meter was set to nothing"
+      suffix="Wh"
+      numeric
+    />
     <FeedPicker v-model="feed" :seed="1 + logbook.runs.length" />
     <p class="wide">{{ expectation }}</p>
     <FormFailure :text="failure" />
     <div class="wide">
       <v-btn-main type="submit" size="large" :loading="busy">Start the clock</v-btn-main>
       <span v-if="feed.kind === 'hand'" class="quiet hint"
-        >Set the meter’s count to nothing, and press as you plug in.</span
+        >Set the meter’s count to nothing or type it, and press as you plug in.</span
       >
     </div>
   </form>

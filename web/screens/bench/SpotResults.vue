@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
+import { goneOver } from '@core/analysis/spot'
 import { isSpot } from '@core/bench/spot'
 import { isSimulated, isSound } from '@core/logbook/run'
 import { capacityThen } from '@core/protocol/runConditions'
@@ -15,7 +16,6 @@ import WorkedFigure from '../sheet/WorkedFigure.vue'
 const props = defineProps<{ deviceId: string }>()
 const logbook = useLogbook()
 const analyses = useAnalyses()
-const SECONDS_PER_H = 3600
 /** More than anybody makes in an afternoon. */
 const MOST = 60
 
@@ -34,10 +34,9 @@ const rows = computed(() =>
     .flatMap((run) => {
       const analysis = analyses.of(run.id)
       if (!analysis) return []
-      const wh = analysis.energy.energyWh + analysis.energy.bridgedWh
+      const { wh, meanW: watts } = goneOver(analysis)
       const cable = logbook.cable(run.cableId)?.name ?? ''
       const name = logbook.source(run.sourceId)?.name ?? 'A deleted source'
-      const watts = (wh * SECONDS_PER_H) / analysis.durationS
       return [{ run, analysis, spot: analysis.spot, name, cable, wh, watts }]
     })
     .sort((a, b) => (b.watts || 0) - (a.watts || 0)),
@@ -92,7 +91,7 @@ const link = computed(() => `/side-by-side?runs=${rows.value.map(({ run }) => ru
               </td>
             </template>
             <td v-else colspan="2" class="quiet">
-              {{ wh > 0 ? 'not known: above half, or without a capacity' : 'nothing was counted' }}
+              {{ wh > 0 ? 'not known: above half, or without a capacity' : 'no count that can be used' }}
             </td>
           </tr>
         </tbody>

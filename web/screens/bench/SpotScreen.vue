@@ -15,7 +15,7 @@ import { useSpot } from './useSpot'
 /** The meter's count after five minutes, source after source: what it says of the time to half full. */
 const bench = useBench()
 const logbook = useLogbook()
-const { lane, next, typed, errors, saving, byHand, counted, leftS, keep, startOver } = useSpot()
+const { lane, next, typed, errors, question, saving, byHand, counted, leftS, keep, startOver } = useSpot()
 const initial = shallowRef(next())
 /** Each check begins with a form of its own. */
 const turn = ref(0)
@@ -98,7 +98,8 @@ void bench.resume()
             :error="errors.percent"
           />
         </div>
-        <p v-if="byHand && counted" role="status">
+        <p v-if="question" role="alert" class="question">{{ question }} Enter keeps it; or type it again.</p>
+        <p v-else-if="byHand && counted" role="status">
           {{ figure(counted.counterWh, 3, 'Wh') }} noted at {{ clock(counted.t) }}. Enter keeps it; a later
           count may be typed first.
         </p>

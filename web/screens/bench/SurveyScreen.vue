@@ -4,6 +4,7 @@ import { EXPECTED_WORDS, OBSERVED_WORDS } from '@core/gear/observed'
 import { OBSERVED_OUTCOMES } from '@core/gear/gear'
 import { clock, duration, figure } from '@core/words/figures'
 import EmptyPage from '../../components/EmptyPage.vue'
+import { named, namedOrNot } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import { beep, say } from '../../composables/benchCall'
@@ -21,8 +22,6 @@ const { outcome, suggested, sound, awake, note, claimS, saving } = survey
 const { meterId, meters, lost, look } = survey.meter
 const input = ref<{ focus: () => void }>()
 
-const named = (items: readonly { id: string; name: string }[]) =>
-  items.map((i) => ({ value: i.id, title: i.name }))
 const AWAKE = [
   { value: null, title: 'not noted' },
   { value: 'awake', title: 'awake' },
@@ -89,11 +88,7 @@ const watch = computed(() =>
     <template v-else>
       <div class="fields">
         <FormPick v-model="deviceId" label="Device" :items="named(logbook.devices)" />
-        <FormPick
-          v-model="cableId"
-          label="Cable"
-          :items="[{ value: null, title: 'not recorded' }, ...named(logbook.cables)]"
-        />
+        <FormPick v-model="cableId" label="Cable" :items="namedOrNot(logbook.cables)" />
         <FormPick v-model="sourceId" label="Source" :items="named(logbook.sources)" />
         <FormPick v-model="meterId" label="Read by" :items="readers" @focus="look" />
       </div>

@@ -1,17 +1,16 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { asRead, duration, figure, keptValue, UNKNOWN } from '@core/words/figures'
-import { capacityOf } from '@core/gear/capacity'
 import { degreesSchema, entrySchema, fromMeterUnits } from '@core/protocol/entry'
 import { lineOrder, oneLine } from '@core/protocol/oneLine'
-import { suspicion, type Doubt } from '@core/protocol/suspicion'
+import type { Doubt } from '@core/protocol/suspicion'
 import { CHANNELS, channel, type Channel } from '@core/trace/channels'
 import { decimal } from '@core/trace/decimal'
 import type { Reading } from '@core/trace/trace'
 import { checkTyped, yupErrors } from '../../forms/yupErrors'
 import { useBench } from '../../stores/bench'
-import { elapsedAt, type Lane } from '../../stores/lane'
-import { useExpected } from '../../stores/expected'
+import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
+import { useDoubt } from './useDoubt'
 
 /** What may be typed of a reading. */
 export type Field = Channel
@@ -21,7 +20,7 @@ const blank = () => Object.fromEntries(CHANNELS.map((c) => [c, ''])) as Record<F
 export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) => number | null) {
   const bench = useBench()
   const logbook = useLogbook()
-  const expectedOf = useExpected()
+  const doubtOf = useDoubt()
   const typed = reactive(blank())
   const degrees = reactive<Record<string, string>>({})
   const errors = ref<Record<string, string>>({})
@@ -134,19 +133,6 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     return Object.keys(found).length ? found : undefined
   }
 
-  function odd(lane: Lane, values: Omit<Reading, 't'>): Doubt | null {
-    const device = logbook.device(lane.setup.deviceId)
-    const expected = expectedOf(lane.setup)
-    const known = {
-      last: lane.state.levels.last,
-      lastWatts: lane.state.lastWatts,
-      t: elapsedAt(lane, performance.now()),
-      usableWh: device ? capacityOf(device).usableWh : NaN,
-      expectedWatts: expected && expected.watts > 0 ? expected.watts : NaN,
-    }
-    return suspicion(values, known, settled.get(lane.setup.runId))
-  }
-
   const settle = (lane: Lane, cause: Doubt['cause']) =>
     settled.set(lane.setup.runId, new Set([...(settled.get(lane.setup.runId) ?? []), cause]))
 
@@ -188,7 +174,7 @@ export function useEntry(current: () => Lane | undefined, heatDue: (lane: Lane) 
     const key = JSON.stringify([lane.setup.runId, values])
     if (refused?.key === key) return storeRefused()
     if (asked === key && askedFor) settle(lane, askedFor)
-    const doubt = asked === key ? null : odd(lane, values)
+    const doubt = asked === key ? null : doubtOf(lane, values, settled.get(lane.setup.runId))
     if (doubt) {
       asked = key
       askedFor = doubt.cause

@@ -1,13 +1,15 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { sameAgain } from '@core/bench/again'
 import { isByHand } from '@core/bench/setup'
-import { isSpot, lastCount, USUAL_SPOT_MINUTES, type TypedSpot } from '@core/bench/spot'
+import { lastCount } from '@core/bench/count'
+import { isSpot, leftOf, USUAL_SPOT_MINUTES, type TypedSpot } from '@core/bench/spot'
 import { entrySchema } from '@core/protocol/entry'
 import { noConditions } from '@core/protocol/runConditions'
 import { yupErrors } from '../../forms/yupErrors'
 import { useBench } from '../../stores/bench'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
+import { useDoubt } from './useDoubt'
 
 const S_PER_MIN = 60
 
@@ -16,7 +18,9 @@ export function useSpot() {
   const bench = useBench()
   const logbook = useLogbook()
   const notices = useNotices()
-  const lane = computed(() => bench.lanes.find(({ setup }) => isSpot(setup)))
+  const doubtOf = useDoubt()
+  /** A lane that a plan carried here is made on the bench, with all that its protocol asks. */
+  const lane = computed(() => bench.lanes.find(({ setup }) => isSpot(setup) && setup.planned === null))
   /** The device, cable and minutes of the last one, with the next source. */
   function next(): TypedSpot {
     const made = logbook.runs.filter((r) => isSpot(r) && r.provenance !== 'import')
@@ -30,6 +34,7 @@ export function useSpot() {
       sourceId,
       cableId: logbook.cable(cableId) ? cableId : null,
       startPercent: '',
+      countAtStart: '',
       minutes: again?.stop.kind === 'duration' ? String(again.stop.seconds / S_PER_MIN) : USUAL_SPOT_MINUTES,
       feed: { kind: 'hand' },
       conditions: {
@@ -45,6 +50,9 @@ export function useSpot() {
 
   /** The count and the level now, as they are typed at the end. */
   const typed = reactive({ counterWh: '', percent: '' })
+  /** What is odd about what was typed: typed the same again, it is kept. */
+  const question = ref('')
+  let asked = ''
   const errors = ref<Partial<Record<keyof typeof typed, string>>>({})
   const saving = ref(false)
   /** When the count began to be typed: it was read off then, and not as the last digit was. */
@@ -76,6 +84,11 @@ export function useSpot() {
         ...(counterWh === undefined ? {} : { counterWh }),
         ...(percent === undefined ? {} : { percent }),
       }
+      const key = JSON.stringify([lane.value!.setup.runId, values])
+      const doubt = asked === key ? null : doubtOf(lane.value!, values)
+      question.value = doubt?.question ?? ''
+      asked = doubt ? key : ''
+      if (doubt) return false
       await bench.note(lane.value!, values, seenAt)
     } catch (error) {
       errors.value = yupErrors(error)
@@ -114,9 +127,6 @@ export function useSpot() {
       notices.fail(error)
     }
   }
-  const leftS = computed(() => {
-    const stop = lane.value?.setup.stop
-    return stop?.kind === 'duration' ? Math.max(0, stop.seconds - lane.value!.elapsedS) : NaN
-  })
-  return { lane, next, typed, errors, saving, byHand, counted, leftS, keep, startOver }
+  const leftS = computed(() => (lane.value ? leftOf(lane.value.setup, lane.value.elapsedS) : NaN))
+  return { lane, next, typed, errors, question, saving, byHand, counted, leftS, keep, startOver }
 }

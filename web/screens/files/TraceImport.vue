@@ -6,6 +6,7 @@ import { problemInWords } from '@core/formats/problem'
 import { channel } from '@core/trace/channels'
 import { channelsOf, durationOf } from '@core/trace/trace'
 import PathChart from '../../charts/PathChart.vue'
+import { named } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import { download } from '../../composables/download'
@@ -40,8 +41,6 @@ const given = reactive({
   notes: last?.notes ?? '',
 })
 const day = ref('')
-const named = (items: readonly { id: string; name: string }[]) =>
-  items.map((i) => ({ value: i.id, title: i.name }))
 const optional = (items: readonly { id: string; name: string }[]) => [
   { value: null, title: 'not recorded' },
   ...named(items),
