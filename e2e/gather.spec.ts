@@ -184,6 +184,7 @@ test('spot checks of three sources by the meter’s count: 0.42 and 1.63 Wh in 5
   await page.getByLabel('Count at the start').fill('12,4')
   await page.keyboard.press('Enter')
   await expect(count).toBeFocused()
+  await expect(page.getByText('since power-on are more')).toHaveCount(0)
   await page.clock.fastForward(300_000)
   await count.fill('12.82')
   await count.press('Enter')

@@ -122,6 +122,7 @@ export function useSpot() {
     try {
       if (now.state.readings.length > 1) await bench.finish(now, { spoilt: true, reason: 'Started over.' })
       else await bench.takeOff(now)
+      question.value = asked = ''
       Object.assign(typed, { counterWh: '', percent: '' })
     } catch (error) {
       notices.fail(error)
