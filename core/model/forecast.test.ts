@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { randomFrom } from '../stats/random'
 import { traceFromReadings, type Trace } from '../trace/trace'
 import { acceptanceFrom, genericAcceptance } from './acceptance'
 import { forecast, forecastS, levelAfter } from './forecast'
@@ -85,6 +86,21 @@ it('takes a log of a million readings, which is more than a call may have argume
   expect(energyWh.at(-1)! - energyWh[1]).toBeCloseTo(50, 2)
   expect(energyWh[1]).toBeCloseTo((50 * 0.05) / 0.95, 2)
   expect(watts[0]).toBe(18)
+})
+
+it('tells of a log of tens of thousands of readings what adding them up one by one tells', () => {
+  const random = randomFrom(11)
+  const n = 40_000
+  // A hold, a step down and a taper over 2 h 47 min, each reading off by two in a hundred.
+  const true_ = (s: number) => (s < 3000 ? 26 : s < 5000 ? 14 : 14 * Math.exp((5000 - s) / 2000))
+  const power = Float64Array.from({ length: n }, (_, i) => true_(i / 4) * (1 + 0.02 * random.normal()))
+  const long: Trace = { time: Float64Array.from({ length: n }, (_, i) => i / 4), power, temperatures: {} }
+  const thin = acceptanceFrom(long, { restingW: 0 })!
+  expect(thin.energyWh.length).toBeLessThan(n / 10)
+  // Each reading stands for a quarter of a second on its own source, and for longer where the source gives less.
+  const added = (cap: number) => power.reduce((s, w) => s + (0.25 * w) / Math.min(w, cap), 0)
+  for (const cap of [100, 20, 12, 5, 2])
+    expect(Math.abs(forecastS(thin, cap, 0, 100) / added(cap) - 1)).toBeLessThan(0.003)
 })
 
 describe('what is drawn beside the charge, and what is lost on the way', () => {

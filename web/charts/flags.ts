@@ -108,11 +108,3 @@ export function findingMarks(o: PathChartOptions): Record<string, AnnotationOpti
     ]),
   )
 }
-
-/** Where one reads off. */
-export const cursorMark = ({ cursor, colours }: PathChartOptions): Record<string, AnnotationOptions> =>
-  cursor === undefined
-    ? {}
-    : {
-        cursor: { type: 'line', xMin: cursor, xMax: cursor, borderColor: colours.quiet, borderWidth: 1 },
-      }

@@ -42,8 +42,6 @@ export interface PathChartOptions {
   events?: Tick[]
   /** Where something is to be minded: a small letter above the clock. */
   findings?: Tick[]
-  /** Where one reads off: a hairline through all strips. */
-  cursor?: number
   /** Told where the pointer is along the clock; null where it left. */
   pointed?: (x: number | null) => void
   unit: string

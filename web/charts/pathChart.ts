@@ -5,7 +5,7 @@ import { inkOf } from '../theme/inks'
 import { clockTicks, tickText } from './clockTicks'
 import { inkColour } from './colours'
 import { finishOf } from './finish'
-import { cursorMark, eventMarks, findingMarks, flagMarks, ringMarks } from './flags'
+import { eventMarks, findingMarks, flagMarks, ringMarks } from './flags'
 import { zoomOf } from './zoom'
 import { AXIS_WIDTH, lengthOf, RIGHT_PX, type Path, type PathChartOptions, type Point } from './options'
 
@@ -15,6 +15,8 @@ const TICK_DIGITS = 3
 const WRITTEN_TICKS = 4
 const FLAG_TOP_PX = 26
 const PERCENT_TICKS = [0, 20, 40, 60, 80, 100]
+
+type DrawnPath = ChartDataset<'line', Point[]>
 
 /** The whole chart: one frame, one scale, paths named on the finish line. */
 export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point[]> {
@@ -114,6 +116,31 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
   }
 }
 
+/**
+ * What is to be drawn now, in the objects that the chart has where they look alike. It knows a path by its object: given
+ * another for the same path it would throw all its points away and make them anew, at every move. But points once made
+ * keep their look, so that one which looks different is a new one.
+ */
+export function carriedOn<Drawn extends object>(had: readonly Drawn[], now: readonly Drawn[]): Drawn[] {
+  const left = [...had]
+  return now.map((next) => {
+    const at = left.findIndex((before) => looksLike(before, next))
+    return at < 0 ? next : Object.assign(left.splice(at, 1)[0], next)
+  })
+}
+
+/** What may change of a path that goes on: where it is and where it is cut off. */
+const MAY_CHANGE = ['data', 'clip']
+
+function looksLike(before: object, next: object): boolean {
+  const look = (of: object) => Object.entries(of).filter(([key]) => !MAY_CHANGE.includes(key))
+  const was: Record<string, unknown> = { ...before }
+  return (
+    Object.keys(was).length === Object.keys(next).length &&
+    look(next).every(([key, value]) => String(was[key]) === String(value))
+  )
+}
+
 /** Marks at round values of the unit as it is written, not of the one in which values are kept. */
 const roundAsWritten = (min: number, max: number, unit: string) =>
   ticks(writtenValue(min, unit), writtenValue(max, unit), WRITTEN_TICKS).map((value) => ({
@@ -121,7 +148,7 @@ const roundAsWritten = (min: number, max: number, unit: string) =>
   }))
 
 /** The mark at the end of a path, which tells it apart. */
-function endMark(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]>[] {
+function endMark(path: Path, o: PathChartOptions): DrawnPath[] {
   const end = path.points.at(-1)
   // Looked at closely, the last point is the one beside the view, and no end.
   if (!end || path.faded || path.as || end.x > lengthOf(o)) return []
@@ -155,7 +182,6 @@ const marksOf = (o: PathChartOptions) => ({
   ...ringMarks(o),
   ...eventMarks(o),
   ...findingMarks(o),
-  ...cursorMark(o),
 })
 
 /** Marks outside the view would stand beside the plot. */
@@ -172,7 +198,7 @@ function inView(o: PathChartOptions): PathChartOptions {
   }
 }
 
-function dataset(path: Path, o: PathChartOptions): ChartDataset<'line', Point[]> {
+function dataset(path: Path, o: PathChartOptions): DrawnPath {
   const ink = inkOf(path.ink)
   const colour = inkColour(path.ink, o.colours)
   const last = path.points.length - 1

@@ -16,7 +16,7 @@ export const pointsOf = (time: Float64Array, column: Float64Array | undefined, v
   pointsOfSamples(samplesOf(time, column), view)
 
 /** Where several paths share a frame, each has fewer points: a chart's work goes by all of them together. */
-export const SHARED_PX = 300
+export const SHARED_PX = 150
 
 /** The last picture of a column: strips that are drawn one after the other do not draw the others anew. */
 const drawn = new WeakMap<Float64Array, { t: Float64Array; of: string; points: Point[] }>()

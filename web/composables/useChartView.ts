@@ -13,8 +13,14 @@ export interface ChartView {
   from: number
   until: number
 }
+/** What is held ready to be drawn: the view with as much again on either side, so that a move asks for nothing new. */
+export interface ChartStretch extends ChartView {
+  /** How many views long it is: so many times the points are wanted. */
+  views: number
+}
 export interface UseChartViewReturn {
   view: ComputedRef<ChartView>
+  stretch: ComputedRef<ChartStretch>
   isWhole: ComputedRef<boolean>
   show: (from: number, until: number) => void
   showAll: () => void
@@ -29,12 +35,30 @@ const CLOSER = 0.6
 const STEP = 0.2
 const READ_STEP = 0.01
 const NARROWEST_S = 20
+/** Views of a stretch: the one in sight, and one on either side. */
+const VIEWS = 3
+const SAME_LENGTH = 1e-6
+
+/** Whether all of `inner` lies in `outer`. */
+export const covers = (outer: ChartView, inner: ChartView): boolean =>
+  inner.from >= outer.from && inner.until <= outer.until
+
+/** The stretch for a view: the one before, as long as the view moves within it and is neither closer nor further. */
+export function stretchOf(view: ChartView, whole: number, before?: ChartStretch): ChartStretch {
+  const length = view.until - view.from
+  const views = length >= whole ? 1 : VIEWS
+  const isAsFar = before && Math.abs((before.until - before.from) / (views * length) - 1) < SAME_LENGTH
+  if (isAsFar && covers(before, view)) return before
+  const aside = (length * (views - 1)) / 2
+  return { from: view.from - aside, until: view.until + aside, views }
+}
 
 /** What is in view of a clock of `whole` seconds: shared by all strips that stand on it. */
 export function useChartView(whole: MaybeRefOrGetter<number>): UseChartViewReturn {
   const chosen = shallowRef<ChartView | null>(null)
   const view = computed(() => chosen.value ?? { from: 0, until: toValue(whole) })
   const isWhole = computed(() => chosen.value === null)
+  const stretch = computed<ChartStretch>((before) => stretchOf(view.value, toValue(whole), before))
   watch(
     () => toValue(whole),
     () => showAll(),
@@ -76,5 +100,5 @@ export function useChartView(whole: MaybeRefOrGetter<number>): UseChartViewRetur
     event.preventDefault()
     deed()
   }
-  return { view, isWhole, show, showAll, cursor, point, onKey }
+  return { view, stretch, isWhole, show, showAll, cursor, point, onKey }
 }

@@ -13,6 +13,7 @@ import { capacityThen, unknownConditions } from '@core/protocol/runConditions'
 import { dropHeadlinesBut, keepHeadline, readHeadlines, type KeptHeadline } from '../storage/headlines'
 import { analysisWork } from '../workers/analysis'
 import { handOver } from '../workers/handOver'
+import { asked } from './asked'
 import { countedTrace } from './counted'
 import { useExpected } from './expected'
 import { useLogbook } from './logbook'
@@ -29,7 +30,7 @@ export const useAnalyses = defineStore('analyses', () => {
   const headlines = shallowReactive(new Map<string, KeptHeadline>())
   const fresh = new Map<string, KeptHeadline>()
   let shownAt = 0
-  const asked = new Map<string, Promise<Analysis | undefined>>()
+  const underWay = new Map<string, Promise<Analysis | undefined>>()
   let filling: Promise<void> | undefined
   /** All runs were gone through once: what is learnt from them together no longer moves under the reader. */
   const filled = ref(false)
@@ -112,15 +113,15 @@ export const useAnalyses = defineStore('analyses', () => {
     const basis = basisOf(runId)
     const known = of(runId)
     if (known) return Promise.resolve(known)
-    let answer = asked.get(basis)
+    let answer = underWay.get(basis)
     if (!answer) {
       answer = work(runId)
         .then((analysis) => {
           if (analysis) keep(runId, basis, analysis)
           return analysis
         })
-        .finally(() => asked.delete(basis))
-      asked.set(basis, answer)
+        .finally(() => underWay.delete(basis))
+      underWay.set(basis, answer)
     }
     return answer
   }
@@ -169,5 +170,5 @@ export const useAnalyses = defineStore('analyses', () => {
     })
     return filling
   }
-  return { ask, of, headline, fill, filled }
+  return { ask, of: asked(of), headline: asked(headline), fill, filled }
 })

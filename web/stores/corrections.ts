@@ -18,7 +18,8 @@ import { correctRule, type RuleName } from '@core/logbook/runRules'
 import { deviceConditions, type RunConditionName } from '@core/protocol/runConditions'
 import type { Reading, Trace } from '@core/trace/trace'
 import type { ValueColumn } from '@core/trace/valueColumn'
-import { useLogbook, type ShelfKind } from './logbook'
+import { useLogbook } from './logbook'
+import type { ShelfKind } from './lookups'
 
 type Gear = Device | Source | Cable | Meter
 

@@ -1,28 +1,19 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowReactive, shallowRef } from 'vue'
 import { writeLogbook } from '@core/formats/logbookJson'
-import {
-  COLLECTION_NAMES,
-  COLLECTIONS,
-  recordInWords,
-  type CollectionName,
-  type Records,
-} from '@core/logbook/collections'
+import { COLLECTION_NAMES, COLLECTIONS, type CollectionName, type Records } from '@core/logbook/collections'
 import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
-import { usersOf } from '@core/logbook/references'
 import type { Run } from '@core/logbook/run'
 import type { WriteUp } from '@core/logbook/writeUp'
 import { threeWay } from '@core/logbook/threeWay'
 import type { Trace } from '@core/trace/trace'
-import { setupName } from '@core/words/names'
 import type { Apart } from '../storage/envelope'
 import * as storage from '../storage/logbookStorage'
 import { writeNote } from '../storage/note'
 import * as copy from '../storage/secondCopy'
 import { onTold, type Told } from '../storage/writer'
-
-export type ShelfKind = 'devices' | 'sources' | 'cables' | 'meters'
-type Lists = { [K in CollectionName]: Records[K][] }
+import { asked } from './asked'
+import { lookupsOf, type Lists } from './lookups'
 
 const emptyLists = () => Object.fromEntries(COLLECTION_NAMES.map((name) => [name, []])) as unknown as Lists
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
@@ -43,12 +34,7 @@ export const useLogbook = defineStore('logbook', () => {
   let pointer: storage.OpenedLogbook['pointer'] | undefined
   let revision = 0
 
-  const byId = computed(
-    () =>
-      Object.fromEntries(
-        COLLECTION_NAMES.map((name) => [name, new Map(lists.value[name].map((r) => [r.id, r]))]),
-      ) as unknown as { [K in CollectionName]: Map<string, Records[K]> },
-  )
+  const { byId, recordOf, find, nameOf, runsWith, heldBy } = lookupsOf(lists)
   const isEmpty = computed(
     () => !lists.value.devices.length && !lists.value.sources.length && !lists.value.runs.length,
   )
@@ -149,27 +135,6 @@ export const useLogbook = defineStore('logbook', () => {
       return now && base ? threeWay(plain(base), plain(record), plain(now)) : record
     })
 
-  /** Runs made with a piece of gear. */
-  const runsWith = (kind: ShelfKind, id: string): Run[] =>
-    lists.value.runs.filter(
-      ({ deviceId, sourceId, cableId, conditions: { meterId, thermometerId, fedFromId } }) =>
-        ({
-          devices: [deviceId],
-          sources: [sourceId, fedFromId],
-          cables: [cableId],
-          meters: [meterId, thermometerId],
-        })[kind].includes(id),
-    )
-
-  /** What keeps a record from being deleted, in words; '' when nothing does. */
-  function heldBy(name: CollectionName, id: string): string {
-    const users = usersOf(lists.value, name, id)
-    if (users.length === 0) return ''
-    const [{ collection, record }] = users
-    const more = users.length > 1 ? ` and ${users.length - 1} more` : ''
-    return `${recordInWords(collection, record as never)}${more}`
-  }
-
   /** Deletes and returns what undoes it. @throws Error naming what still uses it. */
   async function remove(name: CollectionName, id: string): Promise<() => Promise<void>> {
     let record!: Records[CollectionName]
@@ -249,17 +214,6 @@ export const useLogbook = defineStore('logbook', () => {
   const wipe = () => takeLogbook(emptyLogbook(), 'replace')
   const undoEdition = () => take_(storage.undoEdition())
 
-  const recordOf = <K extends CollectionName>(name: K, id: string): Records[K] | undefined =>
-    byId.value[name].get(id) as Records[K] | undefined
-  const find =
-    <K extends CollectionName>(name: K) =>
-    (id: string | null) =>
-      id === null ? undefined : recordOf(name, id)
-  const device = find('devices')
-  const source = find('sources')
-  /** By its reviewer's own name where a run has one. */
-  const nameOf = (r: { name?: string; deviceId: string; sourceId: string }) =>
-    r.name || setupName(device(r.deviceId)?.name, source(r.sourceId)?.name)
   const listOf = <K extends CollectionName>(name: K) => computed(() => lists.value[name])
 
   return {
@@ -286,7 +240,7 @@ export const useLogbook = defineStore('logbook', () => {
     settle,
     put,
     write,
-    recordOf,
+    recordOf: asked(recordOf),
     remove,
     runsWith,
     putRun,
@@ -300,14 +254,14 @@ export const useLogbook = defineStore('logbook', () => {
     takeLogbook,
     wipe,
     undoEdition,
-    device,
-    source,
-    cable: find('cables'),
-    meter: find('meters'),
-    campaign: find('campaigns'),
-    writeUp: find('writeUps'),
-    run: find('runs'),
-    nameOf,
+    device: asked(find('devices')),
+    source: asked(find('sources')),
+    cable: asked(find('cables')),
+    meter: asked(find('meters')),
+    campaign: asked(find('campaigns')),
+    writeUp: asked(find('writeUps')),
+    run: asked(find('runs')),
+    nameOf: asked(nameOf),
   }
 })
 

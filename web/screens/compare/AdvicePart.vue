@@ -4,6 +4,7 @@ import { DEFAULT_MARKS } from '@core/analysis/marks'
 import { duration, figure } from '@core/words/figures'
 import { oddWords, purposeWords } from '@core/words/sentences/adviceWords'
 import LadderChart from '../../charts/LadderChart.vue'
+import InTurn from '../../components/InTurn.vue'
 import CopyTable from '../../components/CopyTable.vue'
 import FormPick from '../../forms/FormPick.vue'
 import ThresholdField from './ThresholdField.vue'
@@ -78,13 +79,17 @@ const ladderTable = () => [
         <CopyTable :table="ladderTable" name="the ladder" />
       </div>
       <div class="ladder">
-        <LadderChart
-          :points="points"
-          :foreseen="pale"
-          :curve="curve"
-          :enough="enough"
-          summary="Points gained against rated watts; the figures are in the table beside it"
-        />
+        <div class="picture">
+          <InTurn :turn="2">
+            <LadderChart
+              :points="points"
+              :foreseen="pale"
+              :curve="curve"
+              :enough="enough"
+              summary="Points gained against rated watts; the figures are in the table beside it"
+            />
+          </InTurn>
+        </div>
         <table class="ruled" data-testid="ladder">
           <thead>
             <tr>
@@ -114,43 +119,45 @@ const ladderTable = () => [
         </table>
       </div>
     </template>
-    <template v-if="foreseen.length">
-      <h2>Not tested: forecast</h2>
-      <p class="quiet">
-        What a full run of this device lets expect from {{ figure(from, 0, '%') }}, with twice its standard
-        uncertainty. A forecast is no run, and is in no ranking.
-      </p>
-      <div class="scroll-x" tabindex="0">
-        <table class="ruled forecast" data-testid="foreseen">
-          <thead>
-            <tr>
-              <th scope="col">Source</th>
-              <th scope="col" class="number">Settles on</th>
-              <th scope="col" class="number">Half</th>
-              <th scope="col" class="number">Full</th>
-              <th scope="col" class="number">Gain in {{ ladderMinutes }} min</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="f in foreseen" :key="f.source.id">
-              <th scope="row">
-                {{ f.source.name }}<span v-if="!f.source.owned" class="quiet"> not owned yet</span>
-              </th>
-              <td class="number">{{ figure(f.watts, 1, 'W') }}</td>
-              <td class="number">
-                {{ duration(f.half.seconds) }}
-                <span class="quiet">± {{ duration(2 * f.half.uncertaintyS) }}</span>
-              </td>
-              <td class="number">
-                {{ duration(f.full.seconds) }}
-                <span class="quiet">± {{ duration(2 * f.full.uncertaintyS) }}</span>
-              </td>
-              <td class="number">{{ figure(f.gain, 0) }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-    </template>
+    <InTurn :turn="1">
+      <template v-if="foreseen.length">
+        <h2>Not tested: forecast</h2>
+        <p class="quiet">
+          What a full run of this device lets expect from {{ figure(from, 0, '%') }}, with twice its standard
+          uncertainty. A forecast is no run, and is in no ranking.
+        </p>
+        <div class="scroll-x" tabindex="0">
+          <table class="ruled forecast" data-testid="foreseen">
+            <thead>
+              <tr>
+                <th scope="col">Source</th>
+                <th scope="col" class="number">Settles on</th>
+                <th scope="col" class="number">Half</th>
+                <th scope="col" class="number">Full</th>
+                <th scope="col" class="number">Gain in {{ ladderMinutes }} min</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="f in foreseen" :key="f.source.id">
+                <th scope="row">
+                  {{ f.source.name }}<span v-if="!f.source.owned" class="quiet"> not owned yet</span>
+                </th>
+                <td class="number">{{ figure(f.watts, 1, 'W') }}</td>
+                <td class="number">
+                  {{ duration(f.half.seconds) }}
+                  <span class="quiet">± {{ duration(2 * f.half.uncertaintyS) }}</span>
+                </td>
+                <td class="number">
+                  {{ duration(f.full.seconds) }}
+                  <span class="quiet">± {{ duration(2 * f.full.uncertaintyS) }}</span>
+                </td>
+                <td class="number">{{ figure(f.gain, 0) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </template>
+    </InTurn>
   </section>
 </template>
 
@@ -182,6 +189,9 @@ const ladderTable = () => [
   grid-template-columns: minmax(0, 1fr) minmax(300px, 460px);
   gap: 8px 36px;
   align-items: start;
+}
+.picture {
+  min-height: 260px;
 }
 .smallest {
   font-weight: 650;

@@ -14,7 +14,9 @@ const props = defineProps<{
   names: readonly string[]
 }>()
 
-const { view, isWhole, show, showAll, cursor, point, onKey } = useChartView(() => props.paths.until.value)
+const { view, stretch, isWhole, show, showAll, cursor, point, onKey } = useChartView(
+  () => props.paths.until.value,
+)
 const drawn = useOneByOne()
 const STRIPS: { what: Exclude<Compared, 'level'>; title: string; unit: string; height: number }[] = [
   { what: 'power', title: 'Power', unit: 'W', height: 104 },
@@ -25,20 +27,28 @@ const panels = computed(() => props.paths.panels.value)
 const isOne = computed(() => panels.value.length === 1)
 /** In small panels the level alone: what else there is stands in one picture. */
 const frames = computed(() =>
-  panels.value.map((panel) => ({ ...panel, paths: props.paths.levels(panel.ids, view.value) })),
+  panels.value.map((panel) => ({ ...panel, paths: props.paths.levels(panel.ids, stretch.value) })),
 )
 const all = computed(() => panels.value.flatMap((p) => p.ids))
+/** Each by itself: a strip that comes, or a reading off, draws no other anew. */
+const made = STRIPS.map((strip) => ({
+  ...strip,
+  paths: computed(() =>
+    props.across === 'level'
+      ? props.paths.byLevel(strip.what, all.value)
+      : props.paths.strip(strip.what, all.value, stretch.value),
+  ),
+}))
+/** Those that will be there, drawn yet or not: what stands under the last of them does not move from one to the next. */
+const expected = computed(() =>
+  made.filter(
+    ({ what }) => (props.across === 'clock' || what !== 'energy') && props.paths.has(what, all.value),
+  ),
+)
 const strips = computed(() =>
-  STRIPS.slice(0, drawn.value)
-    .map((strip) => ({
-      ...strip,
-      paths:
-        props.across === 'level'
-          ? strip.what === 'energy'
-            ? []
-            : props.paths.byLevel(strip.what, all.value)
-          : props.paths.strip(strip.what, all.value, view.value),
-    }))
+  expected.value
+    .slice(0, drawn.value)
+    .map((strip, i) => ({ ...strip, isLast: i === expected.value.length - 1, paths: strip.paths.value }))
     .filter(({ paths }) => paths.length > 0),
 )
 const readOff = computed(() => (cursor.value === null ? '' : props.paths.readOff(cursor.value)))
@@ -70,7 +80,7 @@ const summary = computed(
           :whole="paths.until.value"
           :height="isOne ? 262 : 190"
           :finish-level="isWhole ? 100 : undefined"
-          :show-clock="!isOne || strips.length === 0"
+          :show-clock="!isOne || expected.length === 0"
           :summary="frame.title ? `${frame.title}. ${summary}` : summary"
           :cursor="cursor"
           @moved="show"
@@ -78,11 +88,11 @@ const summary = computed(
         />
       </div>
     </div>
-    <p v-else-if="strips.length === 0" class="quiet">
+    <p v-else-if="expected.length === 0" class="quiet">
       Nothing to draw against the level: neither watts nor temperatures were read beside one.
     </p>
     <template v-if="isOne || across === 'level'">
-      <div v-for="(strip, i) in strips" :key="`${across} ${strip.what}`">
+      <div v-for="strip in strips" :key="`${across} ${strip.what}`">
         <h2 class="strip">
           {{ strip.title }} <span class="quiet">{{ writtenUnit(strip.unit) }}</span>
         </h2>
@@ -95,8 +105,8 @@ const summary = computed(
           :until="across === 'level' ? 100 : view.until"
           :whole="across === 'level' ? undefined : paths.until.value"
           :across="across"
-          :height="across === 'level' ? 240 : strip.height + (i === strips.length - 1 ? 18 : 0)"
-          :show-clock="across === 'level' || i === strips.length - 1"
+          :height="across === 'level' ? 240 : strip.height + (strip.isLast ? 18 : 0)"
+          :show-clock="across === 'level' || strip.isLast"
           :summary="`${strip.title} of the same runs ${across === 'level' ? 'against the level' : 'on the same clock'}`"
           :cursor="across === 'level' ? undefined : cursor"
           @moved="show"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { leadChanges } from '@core/compare/leads'
 import { GOALS } from '@core/compare/ranking'
@@ -52,6 +52,8 @@ const told = useAdvice(verdict, thresholds)
 const paths = usePaths(comparison, () => panel.value)
 const { lifted } = paths
 const enough = computed(() => chosen.value.length >= 2)
+/** The lists of runs are made once somebody looks into them. */
+const isChoosing = ref(false)
 const judged = computed(() => enough.value && !busy.value)
 /** A blocking difference stops the verdict until it is accepted; then the verdict says so. */
 const stopped = computed(() => blocking.value.length > 0 && !accepted.value)
@@ -130,11 +132,15 @@ const VIEWS = [
         Spoilt or set aside, and still shown here: {{ unsound.join(', ') }}.
       </p>
       <div class="above">
-        <details :open="!enough" class="choose">
+        <details
+          :open="!enough"
+          class="choose"
+          @toggle="isChoosing ||= ($event.target as HTMLDetailsElement).open"
+        >
           <summary>
             {{ enough ? `${chosen.length} runs, against ${names[baseline]}. Choose others` : 'Choose runs' }}
           </summary>
-          <RunPicker v-model:chosen="chosen" v-model:baseline="baseline" />
+          <RunPicker v-if="isChoosing || !enough" v-model:chosen="chosen" v-model:baseline="baseline" />
         </details>
         <template v-if="judged">
           <v-btn size="small" :to="{ path: '/side-by-side/replay', query: route.query }"
@@ -165,8 +171,16 @@ const VIEWS = [
             <v-btn value="clock">On the clock</v-btn>
             <v-btn value="level">Against level</v-btn>
           </v-btn-toggle>
-          <FormPick v-model="align" class="align" label="Clocks" :items="ALIGN" density="compact" />
-          <FormPick v-model="panel" class="align" label="Paths" :items="VIEWS" density="compact" />
+          <div class="align">
+            <InTurn :turn="1">
+              <FormPick v-model="align" label="Clocks" :items="ALIGN" density="compact" />
+            </InTurn>
+          </div>
+          <div class="align">
+            <InTurn :turn="1">
+              <FormPick v-model="panel" label="Paths" :items="VIEWS" density="compact" />
+            </InTurn>
+          </div>
         </div>
         <div class="desk">
           <ComparePaths :paths="paths" :across="across" :names="Object.values(names)" />
@@ -185,13 +199,15 @@ const VIEWS = [
               Not equal: {{ odd.map((r) => r.label.toLowerCase()).join(', ') }}.
               <a href="#fairness">See the conditions</a>
             </p>
-            <ThresholdPanel v-if="!stopped" :thresholds="thresholds" :learnt="ranking.repeatability" />
+            <InTurn v-if="!stopped" :turn="2">
+              <ThresholdPanel :thresholds="thresholds" :learnt="ranking.repeatability" />
+            </InTurn>
           </aside>
         </div>
         <InTurn v-if="!stopped" :turn="5">
           <AdvicePart :told="told" :thresholds="thresholds" :names="setupNames" :is-ladder="isLadder" />
         </InTurn>
-        <InTurn :turn="6">
+        <InTurn :turn="8">
           <ResultsTable
             :setups="setups"
             :names="setupNames"
@@ -200,7 +216,7 @@ const VIEWS = [
             :repeatability="repeatability"
           />
         </InTurn>
-        <InTurn :turn="7">
+        <InTurn :turn="9">
           <FairnessTable :rows="fair" :heads="setups.flatMap((s) => s.runs.map((r) => names[r.id]))" />
         </InTurn>
       </template>
@@ -247,6 +263,7 @@ const VIEWS = [
 }
 .align {
   flex: 0 1 150px;
+  min-height: 40px;
 }
 .desk {
   margin-top: 8px;

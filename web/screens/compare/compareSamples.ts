@@ -16,6 +16,16 @@ const MAKE: Record<Compared, (trace: Trace) => Samples> = {
   heat: hottestPlace,
 }
 
+const isRead: Record<Compared, (trace: Trace) => boolean> = {
+  level: (t) => t.percent !== undefined,
+  power: (t) => powerColumn(t) !== undefined,
+  energy: (t) => powerColumn(t) !== undefined || t.counterWh !== undefined,
+  heat: (t) => Object.keys(t.temperatures).length > 0,
+}
+
+/** Whether a trace has what it takes, told without making the samples. */
+export const mayBeDrawn = (trace: Trace, what: Compared): boolean => isRead[what](trace)
+
 /** One of them, made once for a trace. */
 export const comparedSamples = (trace: Trace, what: Compared): Samples =>
   kept(trace, what, () => MAKE[what](trace))

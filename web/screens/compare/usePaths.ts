@@ -5,10 +5,11 @@ import type { Analysis } from '@core/analysis/analyse'
 import { valueAt, type Samples } from '@core/trace/samples'
 import { clock, duration, figure } from '@core/words/figures'
 import type { Path, Point } from '../../charts/options'
-import { pointsOfSamples, SHARED_PX, type View } from '../../charts/reduction'
+import { pointsOfSamples, SHARED_PX } from '../../charts/reduction'
+import type { ChartStretch } from '../../composables/useChartView'
 import { countedTrace } from '../../stores/counted'
 import { useLogbook } from '../../stores/logbook'
-import { comparedSamples, samplesByLevel, type Compared } from './compareSamples'
+import { comparedSamples, mayBeDrawn, samplesByLevel, type Compared } from './compareSamples'
 import { setUpKey } from '@core/logbook/run'
 import { MOST_INKS, type Comparison } from './useComparison'
 
@@ -25,9 +26,11 @@ export interface UsePathsReturn {
   lifted: Ref<string | null>
   until: ComputedRef<number>
   panels: ComputedRef<Panel[]>
-  /** Paths of the runs of a panel, in view. */
-  levels: (ids: readonly string[], view: View) => Path[]
-  strip: (what: Compared, ids: readonly string[], view: View) => Path[]
+  /** Paths of the runs of a panel, over a stretch of the clock. */
+  levels: (ids: readonly string[], stretch: ChartStretch) => Path[]
+  strip: (what: Compared, ids: readonly string[], stretch: ChartStretch) => Path[]
+  /** Whether a strip is to be expected of these runs. */
+  has: (what: Compared, ids: readonly string[]) => boolean
   byLevel: (what: Compared, ids: readonly string[]) => Path[]
   /** What every run shows at a moment. */
   readOff: (at: number) => string
@@ -99,25 +102,31 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
     const before = path.points.filter((p) => p.x < full.timeS)
     return { ...path, points: [...before, { x: full.timeS, y: 100 }], finish: duration(full.timeS) }
   }
-  const inView = (samples: Samples, id: string, view: View): Point[] => {
+  const within = (samples: Samples, id: string, { from, until, views }: ChartStretch): Point[] => {
     const shift = shiftOf(id)
-    return shifted(pointsOfSamples(samples, { from: view.from + shift, until: view.until + shift }, SHARED_PX), shift)
+    const own = { from: from + shift, until: until + shift }
+    return shifted(pointsOfSamples(samples, own, SHARED_PX * views), shift)
   }
   const traceOf = (id: string) => {
     const [run, trace] = [logbook.run(id), logbook.traces.get(id)]
     return run && trace ? countedTrace(run, trace) : undefined
   }
-  const drawn = (what: Compared, view: View) => (id: string) => {
+  const drawn = (what: Compared, stretch: ChartStretch) => (id: string) => {
     const trace = traceOf(id)
-    return trace ? inView(comparedSamples(trace, what), id, view) : []
+    return trace ? within(comparedSamples(trace, what), id, stretch) : []
   }
   return {
     lifted,
     until,
     panels,
-    levels: (ids, view) =>
-      pathsOf(ids, drawn('level', view), view.until >= until.value ? finished : undefined),
-    strip: (what, ids, view) => pathsOf(ids, drawn(what, view)),
+    levels: (ids, stretch) =>
+      pathsOf(ids, drawn('level', stretch), stretch.until >= until.value ? finished : undefined),
+    strip: (what, ids, stretch) => pathsOf(ids, drawn(what, stretch)),
+    has: (what, ids) =>
+      ids.some((id) => {
+        const trace = traceOf(id)
+        return trace !== undefined && mayBeDrawn(trace, what)
+      }),
     byLevel: (what, ids) =>
       pathsOf(ids, (id) => {
         const trace = traceOf(id)

@@ -11,7 +11,7 @@ import { withDoubt } from '@core/words/sentences/sentence'
 import PathChart from '../../charts/PathChart.vue'
 import type { Flag } from '../../charts/options'
 import { WIDEST_PX } from '../../charts/reduction'
-import { useChartView } from '../../composables/useChartView'
+import { covers, useChartView, type ChartView } from '../../composables/useChartView'
 import { useOneByOne } from '../../composables/useOneByOne'
 import { countedTrace } from '../../stores/counted'
 import PartsRuler from './PartsRuler.vue'
@@ -30,17 +30,20 @@ const props = defineProps<{
 }>()
 
 const whole = computed(() => Math.max(60, durationOf(props.trace) * 1.02))
-const { view, isWhole, show, showAll, cursor, point, onKey } = useChartView(whole)
+const { view, stretch, isWhole, show, showAll, cursor, point, onKey } = useChartView(whole)
 /** The path first, then strip by strip. */
 const drawn = useOneByOne()
 const counted = computed(() => countedTrace(props.run, props.trace))
 const picture = useRunPicture({
   trace: counted,
-  options: () => ({ view: view.value, spans: WIDEST_PX }),
+  options: () => ({ view: stretch.value, spans: WIDEST_PX * stretch.value.views }),
   across: () => props.across,
 })
-/** A long run is drawn elsewhere: its frame moves on with its path, and not before. */
-const seen = computed(() => picture.value?.view ?? view.value)
+/** A long run is drawn elsewhere: its frame moves on once its path is there for it, and not before. */
+const seen = computed<ChartView>((before) => {
+  const drawn = picture.value?.view
+  return !drawn || covers(drawn, view.value) ? view.value : (before ?? drawn)
+})
 const level = computed(() =>
   picture.value ? levelPaths(picture.value, props.run.ink, props.sourceName) : [],
 )

@@ -6,7 +6,8 @@ import { fullDay } from '@core/words/moments'
 import { datedName } from '@core/words/names'
 import { useYupForm } from '../../forms/useYupForm'
 import { useCorrections } from '../../stores/corrections'
-import { useLogbook, type ShelfKind } from '../../stores/logbook'
+import { useLogbook } from '../../stores/logbook'
+import type { ShelfKind } from '../../stores/lookups'
 import { useNotices } from '../../stores/notices'
 
 /** Ratings about to change under runs that were made with them. */

@@ -29,7 +29,7 @@ import { useThresholds } from '../compare/useThresholds'
 import { useVerdict } from '../compare/useVerdict'
 import { markdownHtml } from './markdown'
 
-const WHOLE = { from: 0, until: Infinity }
+const WHOLE = { from: 0, until: Infinity, views: 1 }
 
 export interface UseWriteUpPageReturn {
   page: ComputedRef<Page>
