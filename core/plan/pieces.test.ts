@@ -159,6 +159,18 @@ describe('a campaign’s runs', () => {
     expect(isOver(campaign, [], new Set())).toBe(false)
     const aside = { planned: planned.map((p) => ({ ...p, setAside: 'no time' })) } as Campaign
     expect(isOver(aside, [], new Set())).toBe(true)
+    const [one, ...rest] = aside.planned.map((p) => p.id)
+    const back = {
+      planned: aside.planned.map((p) => (p.id === one ? { ...p, setAside: null } : p)),
+    } as Campaign
+    const spoilt = [{ planned: { plannedId: one }, state: 'spoilt' }] as unknown as Parameters<
+      typeof isOver
+    >[1]
+    expect(rest.length).toBeGreaterThan(0)
+    // One that runs, or has to be run again, is not over.
+    expect(isOver(back, [], new Set([one]))).toBe(false)
+    expect(isOver(back, spoilt, new Set())).toBe(false)
+    expect(isOver({ planned: [] as Campaign['planned'] } as Campaign, [], new Set())).toBe(false)
   })
 })
 

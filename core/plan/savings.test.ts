@@ -91,6 +91,24 @@ describe('what one more of something would save', () => {
   })
 })
 
+it('offers a unit of the device with the most work for each unit that there is', () => {
+  // Of q there are two runs and of r three; but two units of r share them.
+  const pairs = [
+    ...['a', 'b'].map((sourceId) => ({ deviceId: 'q', sourceId, cableId: null, repeats: 1 })),
+    ...['a', 'b', 'c'].map((sourceId) => ({ deviceId: 'r', sourceId, cableId: null, repeats: 1 })),
+    { deviceId: 'p', sourceId: 'd', cableId: null, repeats: 1 },
+  ]
+  let n = 0
+  const planned = plannedRunsFor(pairs, [], () => false, () => `y${++n}`) // prettier-ignore
+  const offered = (units: Record<string, number>) => {
+    const c = campaign({ sideBySide: false, units }, { pairs, planned })
+    return savings(c, gear, arrange(c, gear, { settled }), { settled }).find((s) => s.what === 'unit')
+      ?.deviceId
+  }
+  expect(offered({})).toBe('r')
+  expect(offered({ r: 2 })).toBe('q')
+})
+
 describe('a timetable as it stands', () => {
   const laid = (c: Campaign) => ({ ...c, planned: arrange(c, gear, { settled }).planned })
   it('is told as it was laid, and moves nothing', () => {

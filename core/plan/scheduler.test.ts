@@ -125,6 +125,29 @@ describe('a timetable', () => {
     expect(alwaysFirst(plan.placed)).toBe(0)
   })
 
+  it('counts the devices on which one source leads every round, by the order in time', () => {
+    const place = (source: string, startS: number, device = 'd0'): Placed =>
+      ({ job: { id: `${device} ${source} ${startS}`, device, source }, startS }) as unknown as Placed
+    // a, b, then b, a: each leads once. Handed over in any order.
+    const fair = [place('b', 3), place('a', 4), place('b', 2), place('a', 1)]
+    expect(alwaysFirst(fair)).toBe(0)
+    const leads = [place('b', 4), place('a', 3), place('b', 2), place('a', 1)]
+    expect(alwaysFirst(leads)).toBe(1)
+    // The second round counts, not the third, which only one of them has.
+    expect(alwaysFirst([...leads, place('b', 5)])).toBe(1)
+    // One round, or one source, favours nobody.
+    expect(alwaysFirst([place('a', 1), place('b', 2)])).toBe(0)
+    expect(alwaysFirst([place('a', 1), place('a', 2)])).toBe(0)
+    expect(alwaysFirst([...leads, ...leads.map((p) => place(p.job.source, p.startS, 'd1'))])).toBe(2)
+  })
+
+  it('takes the free hours before the last end, whichever run was handed over last', () => {
+    const at = (window: number, endS: number) => ({ window, endS }) as Placed
+    const windows = evenings(3)
+    const end = windows[1].startS + HOUR
+    expect(lengthOf([at(1, end), at(0, windows[0].endS)], windows)).toEqual([2, 5 * HOUR])
+  })
+
   it('names a run that no stretch can hold', () => {
     const plan = schedule(
       grid(1, 1, 1, () => 5 * HOUR),

@@ -58,3 +58,13 @@ it('takes several spans a day, with any dash, and gives them back as they are', 
   expect(openMeans(closed, []).days[2].also).toBe('6:30–7:45, 12:00–13:00')
   expect(closed.availability.week[3]).toEqual({ from: '18:30', to: '22:30' })
 })
+
+it('takes days off apart by commas, semicolons and spaces, and leaves what is left empty to what is usual', () => {
+  const typed = openMeans(campaign, ['phone', 'tablet'])
+  typed.daysOff = ' 2026-03-04,2026-03-07 ; 2026-03-09\n'
+  typed.devices[0] = { ...typed.devices[0], units: ' ', drainHours: '4.5' }
+  const closed = campaignSchema.validateSync(closeMeans(campaign, typed)) as unknown as Campaign
+  expect(closed.availability.daysOff).toEqual(['2026-03-04', '2026-03-07', '2026-03-09'])
+  expect(closed.means.units).toEqual({ tablet: 1, other: 3 })
+  expect(closed.means.drainHours).toEqual({ phone: 4.5, other: 6.5 })
+})
