@@ -156,6 +156,36 @@ test('a survey goes source after source by Enter alone, fills the grid, and ends
   await expect(page.getByText('Type volts and amperes, like 5.2 2.34').first()).toBeVisible()
 })
 
+test('one tab has the survey, whatever the clock says; another takes up what is in hand once it is left', async ({
+  page,
+  context,
+}) => {
+  await takeIn(page, stripLogbook(2))
+  await page.clock.install()
+  await page.goto('/bench/survey')
+  const told = page.getByTestId('survey-told')
+  await page.getByLabel('Volts and amperes').press('Enter')
+  await page.clock.fastForward(20_000)
+  await page.keyboard.type('9 2.1')
+  await page.keyboard.press('Enter')
+  await expect(told).toContainText('Not settled yet')
+  // The machine's clock is set back by an hour: the minute goes on.
+  await page.clock.setSystemTime(Date.now() - 3600_000)
+  await page.clock.fastForward(5_000)
+  await expect(page.getByRole('timer')).toHaveText(/^0:00:2\d$|^0:2\d$/)
+  const other = await context.newPage()
+  await other.goto('/bench/survey')
+  await expect(other.getByTestId('elsewhere')).toBeVisible()
+  await expect(other.getByLabel('Volts and amperes')).toHaveCount(0)
+  await page.close()
+  const takenUp = other.getByTestId('survey-told')
+  await expect(takenUp).toContainText('Not settled yet')
+  await expect(other.getByRole('listitem').filter({ hasText: '2.10' })).toHaveCount(1)
+  await other.getByLabel('Volts and amperes').fill('9 2.1')
+  await other.keyboard.press('Enter')
+  await expect(other.getByRole('listitem').filter({ hasText: '2.10' })).toHaveCount(2)
+})
+
 test('spot checks of three sources by the meter’s count: 0.42 and 1.63 Wh in 5 min on a 14.1 Wh pack (common practice, no source)', async ({
   page,
 }) => {

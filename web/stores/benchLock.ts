@@ -1,43 +1,13 @@
+import { tabLock } from './tabLock'
+
 /** Only one tab may hold the bench: two would write the same lanes twice. */
-const NAME = 'inkpath-log-bench'
+const lock = tabLock('inkpath-log-bench')
+export const takeBench = lock.take
+export const waitForBench = (then: () => void): void => void lock.waitFor(then)
+export const leaveBench = lock.leave
+export const benchHeldAnywhere = lock.heldAnywhere
+
 const CHANNEL = 'inkpath-log-bench'
-let held: (() => void) | undefined
-
-/** Takes the bench if no other tab has it. Browsers without locks have no second tab to speak of. */
-export function takeBench(): Promise<boolean> {
-  if (held || !navigator.locks) return Promise.resolve(true)
-  return new Promise((resolve) => {
-    void navigator.locks.request(NAME, { ifAvailable: true }, (lock) => {
-      if (!lock) return resolve(false)
-      return new Promise<void>((release) => {
-        held = release
-        resolve(true)
-      })
-    })
-  })
-}
-
-/** Waits until the other tab lets go, then takes the bench. */
-export function waitForBench(then: () => void): void {
-  void navigator.locks.request(NAME, () => {
-    return new Promise<void>((release) => {
-      held = release
-      then()
-    })
-  })
-}
-
-/** Whether any tab of this program holds the bench. */
-export async function benchHeldAnywhere(): Promise<boolean> {
-  const { held: locks = [] } = (await navigator.locks?.query()) ?? {}
-  return locks.some((lock) => lock.name === NAME)
-}
-
-export function leaveBench(): void {
-  held?.()
-  held = undefined
-}
-
 const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(CHANNEL)
 ;(channel as { unref?: () => void } | undefined)?.unref?.()
 

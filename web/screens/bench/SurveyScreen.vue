@@ -17,7 +17,8 @@ import { BY_HAND } from './useSurveyMeter'
 /** Thirty sources in an afternoon, a minute each: plugged in, settled, noted, next. */
 const logbook = useLogbook()
 const survey = useSurvey()
-const { deviceId, cableId, sourceId, typed, error, seconds, isIn, readings, settled, expected } = survey
+const { elsewhere, deviceId, cableId, sourceId, typed, error, seconds, isIn, readings, settled, expected } =
+  survey
 const { outcome, suggested, sound, awake, note, claimS, saving } = survey
 const { meterId, meters, lost, look } = survey.meter
 const input = ref<{ focus: () => void }>()
@@ -85,6 +86,9 @@ const watch = computed(() =>
     >
       <v-btn-main to="/shelf">Go to the shelf</v-btn-main>
     </EmptyPage>
+    <v-alert v-else-if="elsewhere" type="info" variant="tonal" role="status" data-testid="elsewhere">
+      The survey is in hand in another tab. It goes on here once that one is closed or left.
+    </v-alert>
     <template v-else>
       <div class="fields">
         <FormPick v-model="deviceId" label="Device" :items="named(logbook.devices)" />

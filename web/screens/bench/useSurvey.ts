@@ -1,21 +1,12 @@
-import { useIntervalFn } from '@vueuse/core'
-import { computed, ref, shallowRef, watch } from 'vue'
-import {
-  held,
-  outcomeOf,
-  pluggedIn,
-  typedSurvey,
-  watchAtLeast,
-  withSample,
-  type SurveyReading,
-} from '@core/bench/survey'
+import { computed, ref, watch } from 'vue'
+import { held, outcomeOf, pluggedIn, typedSurvey, watchAtLeast, withSample } from '@core/bench/survey'
 import { capacityOf } from '@core/gear/capacity'
 import { observationSchema } from '@core/gear/schema'
 import type { ObservedOutcome } from '@core/gear/gear'
 import { useExpected } from '../../stores/expected'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
-import { loadSurvey, saveSurvey } from '../../stores/surveyInHand'
+import { useSurveyInHand } from './useSurveyInHand'
 import { useSurveyMeter } from './useSurveyMeter'
 
 const NOT_UNDERSTOOD = 'Type volts and amperes, like 5.2 2.34, or watts alone.'
@@ -34,23 +25,31 @@ export function useSurvey() {
   const saving = ref(false)
   const [sound, note] = [ref(''), ref('')]
   const awake = ref<'awake' | 'asleep' | null>(null)
-  /** By this machine's wall clock: what is in hand outlives a reload. */
-  const pluggedAt = ref<number | null>(null)
-  const seconds = ref(0)
-  const readings = shallowRef<readonly SurveyReading[]>([])
   const chosen = ref<ObservedOutcome | null>(null)
-  const now = () => (pluggedAt.value === null ? 0 : (Date.now() - pluggedAt.value) / 1000)
-  useIntervalFn(() => (seconds.value = now()), 500)
+  /** What was taken up again was not changed by hand. */
+  let takenUp = ''
+  const here = () => [sourceId.value, deviceId.value, cableId.value].join()
+  const choice = () => ({ deviceId: deviceId.value, sourceId: sourceId.value, cableId: cableId.value })
+  const inHand = useSurveyInHand(choice, (kept) => {
+    if (!logbook.device(kept.deviceId) || !logbook.source(kept.sourceId)) return false
+    takenUp = [kept.sourceId, kept.deviceId, kept.cableId].join()
+    deviceId.value = kept.deviceId
+    cableId.value = kept.cableId
+    sourceId.value = kept.sourceId
+    return true
+  })
+  const { elsewhere, isIn, seconds, now, readings } = inHand
 
   let rested = false
   const meter = useSurveyMeter((volts, amps) => {
-    if (pluggedAt.value === null) {
+    if (elsewhere.value) return
+    if (!isIn.value) {
       const seen = pluggedIn(rested, amps)
       rested = seen.rested
       if (!seen.isIn) return
       plugIn()
     }
-    readings.value = withSample(readings.value, { t: now(), volts, amps })
+    inHand.note(withSample(readings.value, { t: now(), volts, amps }))
   })
   watch(meter.meterId, () => (rested = false))
 
@@ -64,9 +63,6 @@ export function useSurvey() {
     const inTurn = [...ids.slice(at + 1), ...ids.slice(0, Math.max(0, at))]
     return inTurn.find((id) => !done.has(id)) ?? inTurn[0] ?? ids[0] ?? ''
   }
-  /** What was taken up again was not changed by hand. */
-  let takenUp = ''
-  const here = () => [sourceId.value, deviceId.value, cableId.value].join()
   watch(
     deviceId,
     () => {
@@ -78,19 +74,6 @@ export function useSurvey() {
     if (here() !== takenUp) unplug()
     takenUp = ''
   })
-
-  void loadSurvey().then((inHand) => {
-    if (!inHand || pluggedAt.value !== null || !logbook.device(inHand.deviceId) || !logbook.source(inHand.sourceId)) return
-    takenUp = [inHand.sourceId, inHand.deviceId, inHand.cableId].join()
-    deviceId.value = inHand.deviceId
-    cableId.value = inHand.cableId
-    sourceId.value = inHand.sourceId
-    pluggedAt.value = inHand.pluggedAtMs
-    readings.value = inHand.readings
-  })
-  watch([pluggedAt, readings], ([at, list]) =>
-    void saveSurvey(at === null ? null : { deviceId: deviceId.value, sourceId: sourceId.value, cableId: cableId.value, pluggedAtMs: at, readings: list }).catch(notices.fail),
-  )
 
   const source = computed(() => logbook.source(sourceId.value))
   const expected = computed(() =>
@@ -117,30 +100,29 @@ export function useSurvey() {
   })
 
   function unplug() {
-    pluggedAt.value = null
-    readings.value = []
+    inHand.unplug()
     chosen.value = null
     typed.value = sound.value = note.value = error.value = ''
     awake.value = null
   }
 
   function plugIn() {
-    pluggedAt.value = Date.now()
-    seconds.value = 0
+    inHand.plugIn()
     rested = false
   }
 
   /** Plugged in, then readings, then kept: each by Enter. */
   async function enter() {
     error.value = ''
-    if (pluggedAt.value === null) return plugIn()
+    if (elsewhere.value) return
+    if (!isIn.value) return plugIn()
     if (typed.value.trim() === '') return keep()
     const read = typedSurvey(typed.value)
     if (!read) {
       error.value = NOT_UNDERSTOOD
       return
     }
-    readings.value = [...readings.value, { t: now(), ...read }]
+    inHand.note([...readings.value, { t: now(), ...read }])
     typed.value = ''
   }
 
@@ -178,6 +160,5 @@ export function useSurvey() {
       saving.value = false
     }
   }
-  const isIn = computed(() => pluggedAt.value !== null)
-  return { meter, deviceId, cableId, sourceId, typed, error, seconds, isIn, readings, settled, expected, outcome, suggested, sound, awake, note, claimS, saving, enter, unplug }
+  return { meter, elsewhere, deviceId, cableId, sourceId, typed, error, seconds, isIn, readings, settled, expected, outcome, suggested, sound, awake, note, claimS, saving, enter, unplug }
 } // prettier-ignore
