@@ -6,8 +6,13 @@ import { resolve, shared } from './vitest.shared.ts'
  * to be repeated thousands of times and are at home in another room.
  */
 const room = process.env.MUTANTS_ROOM ?? ''
-const SLOW = ['model', 'plan'].filter((slow) => slow !== room).map((slow) => `core/${slow}/**`)
-
+const AT_HOME = {
+  model: ['core/model/**'],
+  plan: ['core/plan/**'],
+  formats: ['core/formats/longTable.test.ts'],
+  analysis: ['core/analysis/secondOpinion.test.ts', 'core/analysis/parts/parts.test.ts'],
+}
+const SLOW = Object.entries(AT_HOME).flatMap(([home, files]) => (home === room ? [] : files))
 export default defineConfig({
   resolve,
   test: {

@@ -12,11 +12,16 @@ export function useNewVersion() {
     // Vite's own server writes no service worker, and an old one would hide what was just edited.
     if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return
     try {
-      registration = await navigator.serviceWorker.register('/sw.js', { updateViaCache: 'none' })
+      const answer: ServiceWorkerRegistration | undefined = await navigator.serviceWorker.register('/sw.js', {
+        updateViaCache: 'none',
+      })
+      registration = answer
     } catch (fault) {
       // Private windows refuse it; the program works all the same, as long as its server answers.
       return console.warn('The program cannot be kept for use without its server.', fault)
     }
+    // One that was told to keep nothing may answer with nothing instead of refusing.
+    if (!registration) return
     reloadWithTheRest()
     look(registration)
     registration.addEventListener('updatefound', () => watch(registration!.installing))
