@@ -27,7 +27,7 @@ function either(values: readonly string[], one: (value: string) => string, none 
   const known = distinct(values)
   if (known.length === 0) return none
   const missing = values.some((v) => v === '') ? ' (not noted of every run)' : ''
-  return one(list(known)) + missing
+  return one(list(known) + missing)
 }
 function range(values: readonly number[], digits: number, unit: string): string {
   const known = values.filter((v) => !Number.isNaN(v))
@@ -35,6 +35,8 @@ function range(values: readonly number[], digits: number, unit: string): string 
   const [low, high] = [known.reduce((a, b) => Math.min(a, b)), known.reduce((a, b) => Math.max(a, b))]
   return low === high ? figure(low, digits, unit) : `${figure(low, digits)} to ${figure(high, digits, unit)}`
 }
+
+const counted = (runs: number) => (runs === 1 ? '1 run' : `${runs} runs`)
 
 /** How a test was done, from what its runs carry: a sentence a point; what nobody noted is said to be so. */
 export function methodWords(runs: readonly Method[]): string[] {
@@ -56,7 +58,7 @@ export function methodWords(runs: readonly Method[]): string[] {
       : simulated > 0
         ? `${simulated} of the ${runs.length} runs are simulated.`
         : '',
-    `${list(devices)} charged from ${list(sources)}: ${runs.length} runs, ${days.length > 1 ? `on ${days.length} days` : `on ${days[0]}`}.`,
+    `${list(devices)} charged from ${list(sources)}: ${counted(runs.length)}, ${days.length > 1 ? `on ${days.length} days` : `on ${days[0]}`}.`,
     levels ? `Each began at ${levels} and ended by its rule: ${either(of('stop'), (s) => s)}.` : '',
     either(of('state'), (s) => `The device was ${s}.`, 'The state of the device was not noted.'),
     ambient ? `The room had ${ambient}.` : 'The temperature of the room was not noted.',

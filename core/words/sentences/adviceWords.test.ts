@@ -1,0 +1,92 @@
+import { expect, it } from 'vitest'
+import type { Advice } from '../../compare/advice'
+import type { Undecided } from '../../compare/beforehand'
+import { GOALS } from '../../compare/ranking'
+import { choiceWords, leadWords, oddWords, purposeWords, undecidedWords } from './adviceWords'
+import { choiceTitle } from './choiceWords'
+
+const plain = (text: string) => text.replaceAll('\u00A0', ' ')
+const names = ['Bollard 12', 'Hawser 20', 'Gangway 65']
+const full = GOALS.find((g) => g.key === 'full')!
+
+it('says what to keep or buy, and at which difference that would turn', () => {
+  const words = (over: Partial<Advice>, prefer: Parameters<typeof choiceWords>[3] = 'cost') =>
+    plain(choiceWords(full, { choice: 1, keep: false, turns: null, ...over }, names, prefer))
+  expect(words({})).toBe('Hawser 20 is the cheapest that does as well.')
+  expect(words({}, 'weight')).toContain('the lightest')
+  expect(words({}, 'size')).toContain('the smallest')
+  expect(words({ keep: true, turns: { to: 0, at: 1740 } })).toBe(
+    'You own Hawser 20: keep it. If 29 min did not matter to you, Bollard 12 would do.',
+  )
+  expect(words({ choice: null })).toBe('')
+})
+
+it('answers a purpose a line, and leaves out what nobody can answer', () => {
+  const advice = {
+    ladder: { smallest: { index: 1, gain: 44 } },
+    overnight: null,
+    topUp: 2,
+    perMinute: [{ index: 2, price: 0.5 }],
+    lightest: 0,
+    coolest: 1,
+  } as unknown as Advice
+  const options = { share: 0.9, atS: 3600, nightHours: 8, topUpS: 900, gains: [10, 20, 1], currency: 'kr' }
+  const told = purposeWords(advice, names, options as never)
+  expect(told.map((t) => `${plain(t.purpose)}: ${plain(t.answer)}`)).toEqual([
+    'Smallest to pack, within 90 % of the best after 1 h 0 min: Hawser 20: 44 points',
+    'Enough over a night of 8 h: none of these',
+    'Most in 15 min before leaving: Gangway 65: 1 point',
+    'Cheapest for each minute saved against what you own: Gangway 65: 0.50 kr a minute',
+    'Lightest of those that do as well: Bollard 12',
+    'Coolest: Hawser 20',
+  ])
+  const nothing = { ladder: { smallest: null }, overnight: 0, topUp: null, perMinute: [], lightest: null, coolest: null }
+  const few = purposeWords(nothing as unknown as Advice, names, options as never)
+  expect(few.map((t) => t.answer)).toEqual(['Bollard 12'])
+}) // prettier-ignore
+
+it('names an odd result with its causes in their order', () => {
+  const odd = (kind: Parameters<typeof oddWords>[0]['kind'], by: number) =>
+    plain(oddWords({ kind, index: 2, than: 1, by, causes: ['heat', 'chance'] }, names))
+  const likely = 'Likely, in this order: heat; chance: repeat it.'
+  expect(odd('bigger-slower', 600)).toBe(`Gangway 65 is bigger than Hawser 20 and 10 min later to full. ${likely}`)
+  expect(odd('repeats-disagree', 600)).toBe(
+    `The repeats of Gangway 65 lie 10 min apart, more than runs usually do. ${likely}`,
+  )
+  expect(odd('unlike-forecast', 0.2)).toContain('came 20 % later than a full run')
+  expect(odd('unlike-forecast', -0.2)).toContain('came 20 % sooner than a full run')
+  expect(odd('pad-position', 0)).toBe(`A run on Gangway 65 stood still while it lay there. ${likely}`)
+}) // prettier-ignore
+
+it('tells a lead that is overtaken from one that is gone', () => {
+  const lead = (late: number | null) => plain(leadWords({ early: 0, late, fromS: 900, toS: 1800 }, names))
+  expect(lead(1)).toBe('Bollard 12 leads first; Hawser 20 overtakes it between 15 min and 30 min.')
+  expect(lead(null)).toBe('The lead of Bollard 12 is gone between 15 min and 30 min.')
+})
+
+it('says what a plan will not tell, and what it would take', () => {
+  const words = (cures: Undecided['cures'], repeatsNeeded = 5) =>
+    plain(undecidedWords({ a: 'a', b: 'b', differenceS: 120, limitS: 600, cures, repeatsNeeded }, (id) => id.toUpperCase()))
+  expect(words(['watch', 'repeats'])).toBe(
+    'A and B: 2 min apart are expected, 10 min would be found. Watch the display turn full, or make 5 runs of each.',
+  )
+  expect(words(['repeats'], Infinity)).toContain('Make two more runs of each.')
+  expect(words(['minute'])).toContain('Check every minute near the end.')
+  expect(words(['watch-and-repeats'])).toContain('Watch the display turn full, and make 5 runs of each.')
+  expect(words(['too-close'])).toContain('thirty runs of each would not do')
+  expect(words(['no-use'])).toContain('the device takes no more')
+}) // prettier-ignore
+
+it('calls a question by what it sets side by side, gear that has left the shelf too', () => {
+  const title = (kind: Parameters<typeof choiceTitle>[0]['kind'], known: Parameters<typeof choiceTitle>[1]) =>
+    choiceTitle({ kind, deviceKind: 'phone' } as Parameters<typeof choiceTitle>[0], known)
+  const known = { device: 'Skerry P5', source: 'Hawser 20', campaign: 'Drawer' }
+  expect(title('sources', known)).toBe('Skerry P5: over its sources')
+  expect(title('devices', known)).toBe('All devices from Hawser 20')
+  expect(title('generations', known)).toBe('Every phone from Hawser 20')
+  expect(title('repeats', known)).toBe('Skerry P5 from Hawser 20: its repeats')
+  expect(title('before-after', known)).toBe('Skerry P5 from Hawser 20: before and after')
+  expect(title('campaign', known)).toBe('Drawer')
+  expect(title('repeats', {})).toBe('A deleted device from a deleted source: its repeats')
+  expect(title('campaign', {})).toBe('A deleted campaign')
+}) // prettier-ignore

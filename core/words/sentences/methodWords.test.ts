@@ -1,0 +1,102 @@
+import { expect, it } from 'vitest'
+import { CAUTIONS, doubtWords, methodWords, type Method } from './methodWords'
+
+const plain = (lines: readonly string[]) => lines.map((line) => line.replaceAll('\u00A0', ' '))
+const run: Method = {
+  device: 'Skerry P5',
+  unit: '',
+  source: 'Hawser 20',
+  cable: 'Short black',
+  from: 5,
+  stop: 'when it shows 100 %',
+  reading: 'every 5 min',
+  state: 'asleep, in flight mode',
+  ambientC: 22,
+  restMinutes: 21,
+  meter: 'Inline meter',
+  thermometer: '',
+  healthPercent: 98,
+  day: '2026-03-02',
+  simulated: false,
+  watched: true,
+}
+const unknown: Partial<Method> = {
+  cable: '',
+  state: '',
+  ambientC: NaN,
+  restMinutes: NaN,
+  meter: '',
+  healthPercent: NaN,
+  watched: false,
+}
+
+it('tells how a test was done, a sentence a point', () => {
+  const runs = [run, { ...run, unit: 'no. 2', source: 'Bollard 12', from: 7, ambientC: 23.4, day: '2026-03-03' }]
+  expect(plain(methodWords(runs))).toEqual([
+    'Skerry P5 and Skerry P5 (no. 2) charged from Hawser 20 and Bollard 12: 2 runs, on 2 days.',
+    'Each began at 5 to 7 % and ended by its rule: when it shows 100 %.',
+    'The device was asleep, in flight mode.',
+    'The room had 22 to 23 °C.',
+    'Before the switch it rested for 21 min.',
+    'Battery health: 98 %.',
+    'Cable: Short black.',
+    'Levels were read every 5 min, and the display was watched as it turned.',
+    'Watts by Inline meter.',
+  ])
+  expect(methodWords([])).toEqual([])
+}) // prettier-ignore
+
+it('says what nobody noted, of any run or of some', () => {
+  const told = plain(methodWords([{ ...run, ...unknown, from: NaN }]))
+  expect(told).toEqual([
+    'Skerry P5 charged from Hawser 20: 1 run, on 2026-03-02.',
+    'The state of the device was not noted.',
+    'The temperature of the room was not noted.',
+    'Battery health was not noted.',
+    'The cable was not noted.',
+    'Levels were read every 5 min.',
+    'No meter was noted.',
+  ])
+  const some = plain(
+    methodWords([
+      { ...run, thermometer: 'Probe' },
+      { ...run, ...unknown },
+    ]),
+  )
+  expect(some).toContain('Cable: Short black (not noted of every run).')
+  expect(some).toContain('Temperatures by Probe (not noted of every run).')
+  expect(some).toContain('The room had 22 °C.')
+  expect(some).toContain(
+    'Levels were read every 5 min, and in 1 of the runs the display was watched as it turned.',
+  )
+})
+
+it('says first what is simulated, all of it or some', () => {
+  const simulated = { ...run, simulated: true }
+  expect(methodWords([simulated, simulated])[0]).toBe(
+    'All of these runs are simulated: a charge model made them, not a bench.',
+  )
+  expect(methodWords([run, simulated, run])[0]).toBe('1 of the 3 runs are simulated.')
+  expect(methodWords([run, run])[0]).toContain('charged from')
+})
+
+it('says what is uncertain about a comparison', () => {
+  const doubts = { differing: ['cable', 'room'], unknown: ['health'], accepted: ['start level'], repeatPercent: 1.84, assumed: false, worthS: 300 }
+  expect(plain(doubtWords(doubts))).toEqual([
+    'Runs are taken to repeat within 1.8 %, as repeats tell.',
+    'What follows a ± is twice the standard uncertainty. Differences under 5 min count as small.',
+    'Compared although these differ: start level.',
+    'Not equal between the runs: cable and room.',
+    'Not noted of every run: health.',
+  ])
+  expect(plain(doubtWords({ ...doubts, differing: [], unknown: [], accepted: [], assumed: true }))).toEqual([
+    'Runs are taken to repeat within 1.8 %, which is assumed: too few repeats tell.',
+    'What follows a ± is twice the standard uncertainty. Differences under 5 min count as small.',
+  ])
+}) // prettier-ignore
+
+it('warns of what hurts: the battery, the surface, the cable, the wall', () => {
+  const all = CAUTIONS.join(' ')
+  for (const danger of ['swelling', 'hissing', 'non-flammable', 'temperature range', 'unattended', 'frayed', 'electrician', 'local code'])
+    expect(all).toContain(danger)
+}) // prettier-ignore
