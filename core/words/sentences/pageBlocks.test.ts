@@ -110,6 +110,28 @@ describe('blocks of a write-up', () => {
     expect(MADE.saved({ ...told, baseAt: 1 }).table?.rows.map(([name]) => name)).toEqual(['Bollard 5'])
   })
 
+  it('have a heading each of their own, and by every picture its words and a table with a caption', () => {
+    const panels = [...told.panels, ...told.panels]
+    const whole = { ...told, panels, parts: [['Hawser 20', 'hold']], grid: { head: ['Source'], rows: [['Hawser 20']] }, odd: ['One is odd.'], methods: [{ device: 'Skerry P5', source: 'Hawser 20', day: '2026-03-02' } as Told['methods'][number]] }
+    const made = Object.values(MADE).flatMap((make) => make(whole) ?? [])
+    expect(made).toHaveLength(Object.keys(MADE).length)
+    expect(new Set(made.map((m) => m.heading)).size).toBe(made.length)
+    for (const { heading, paragraphs, list, picture, table } of made) {
+      expect(heading).toMatch(/^\w.+/)
+      expect(paragraphs.every((p) => p.length > 10)).toBe(true)
+      expect(list.every((l) => l.length > 5)).toBe(true)
+      // A block says something besides its heading.
+      expect(paragraphs.length + list.length + (table ? 1 : 0)).toBeGreaterThan(0)
+      if (picture) expect([picture.alt.length > 10, table === undefined]).toEqual([true, false])
+      if (!table) continue
+      expect(table.caption).not.toBe('')
+      expect(table.head.every((h) => h !== '')).toBe(true)
+      for (const row of table.rows) expect(row.length).toBeLessThanOrEqual(table.head.length)
+    }
+    const [curves] = made.filter((m) => m.picture?.kind === 'paths')
+    expect(curves.table?.head).toHaveLength(2)
+  }) // prettier-ignore
+
   it('say nothing where there is nothing to say', () => {
     expect([MADE.parts(told), MADE.grid(told), MADE.odd(told)]).toEqual([null, null, null])
     expect(MADE.heat({ ...told, hottest: { ...told.hottest, results: [result({ value: NaN })] } })).toBeNull()

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { GOALS, type Place } from '../../compare/ranking'
 import { ASSUMED_REPEATABILITY } from '../../compare/verdict'
-import { placeWords, verdictSentence } from './verdictSentence'
+import { goalFigure, goalTab, placeWords, verdictSentence } from './verdictSentence'
 
 const full = GOALS.find((g) => g.key === 'full')!
 const place = (index: number, over: Partial<Place> = {}): Place => ({
@@ -36,3 +36,19 @@ it('says beside each place how far behind it is, and how surely', () => {
   expect(words(place(1, { verdict: 'cannot-tell', behind: 60 }))).toBe('can’t tell apart · 1 min')
   expect(words(place(1, { verdict: 'not-reached' }))).toBe('not reached')
 })
+
+it('has words of its own for every goal, and writes its figure in its unit', () => {
+  const words = (goal: (typeof GOALS)[number]) =>
+    verdictSentence(goal, { places: [place(0), later(2)], repeatability: ASSUMED_REPEATABILITY }, NAMES)
+  const begun = GOALS.map((goal) => words(goal).split(',')[0])
+  expect(begun).toEqual(['In 15 minutes', 'In half an hour', 'To half', 'To 80 %', 'To full', 'Of heat', 'Of losses'])
+  const behind = GOALS.map((goal) => /Bollard 12 (.+) by at least/.exec(words(goal))?.[1])
+  expect(behind).toEqual([
+    'brings less', 'brings less', 'is later', 'is later', 'is later', 'is warmer', 'loses more',
+  ])
+  expect(GOALS.map(goalTab)).toEqual(['15 min', '30 min', 'half', '80 %', 'full', 'coolest', 'least lost'])
+  const figures = Object.fromEntries(
+    GOALS.map((goal) => [goal.kind, goalFigure(goal, goal.kind === 'share' ? 0.23 : 41.2).replaceAll('\u00A0', ' ')]),
+  )
+  expect(figures).toEqual({ points: '41.2 points', time: '41 s', celsius: '41.2 °C', share: '23 %' })
+}) // prettier-ignore
