@@ -143,6 +143,34 @@ describe('what is drawn beside the charge, and what is lost on the way', () => {
     expect(levelAfter(wired, 12, 30, 3600)).toBeCloseTo(80, 6)
     expect(levelAfter(wired, 12, 30, 9999)).toBe(100)
   })
+  it('adds what was assumed of the link, and of what is drawn beside, in quadrature', () => {
+    const rect = Math.sqrt(3)
+    const u = (...parts: number[]) => Math.hypot(...parts)
+    const asked = { from: 0, to: 100, repeatability: 0.05 }
+    // Two hours instead of one: repeats, the curve, the cell’s own loss, half a point of 72 s at either end.
+    const always = [7200 * 0.05, 7200 * 0.01, (7200 * 0.025) / rect, 36 / rect]
+    const pad = forecast(wired, { ...asked, sourceWatts: 24, linkEfficiency: 0.5, linkAssumed: true })
+    expect(pad.uncertaintyS).toBeCloseTo(u(...always, (7200 * 0.1) / 0.5 / rect), 6)
+    expect(pad.assumed).toEqual(['50 % of the watts arriving'])
+    // A run that does not show what is drawn when full: up to 2 % of 22 W, of the 11 W that arrive.
+    const unseen = acceptanceFrom(hour(0, 100), { restingW: 0 })!
+    const half = forecast(unseen, { ...asked, sourceWatts: 11 })
+    expect(half.uncertaintyS).toBeCloseTo(u(...always, (7200 * 0.04) / rect), 6)
+    expect(half.assumed).toEqual(['nothing drawn beside the charge'])
+    // And never more than all of it.
+    const trickle = forecast(unseen, { ...asked, sourceWatts: 0.1 })
+    expect(trickle.uncertaintyS).toBeLessThan(trickle.seconds)
+    expect(trickle.uncertaintyS).toBeGreaterThan(trickle.seconds / rect)
+    // Nothing arrives: nothing is said.
+    expect(forecast(wired, { ...asked, sourceWatts: 1 })).toMatchObject({ seconds: NaN, uncertaintyS: NaN })
+  })
+  it('is made of three readings at least, the last of which shows it nearly full', () => {
+    const at = (percents: number[]) => traceFromReadings(percents.map((percent, i) => ({ t: i * 1800, power: 20, percent })))
+    expect(acceptanceFrom(at([0, 99]))).toBeNull()
+    expect(acceptanceFrom(at([0, 50, 99]))!.energyWh.at(-1)).toBeCloseTo(20 / 0.99, 6)
+    expect(acceptanceFrom(at([99, 99, 99]))).toBeNull()
+    expect(acceptanceFrom(traceFromReadings([0, 60, 120].map((t) => ({ t, percent: 99 }))))).toBeNull()
+  }) // prettier-ignore
   it('says how sure it is, and what it assumed', () => {
     const known = forecast(wired, { sourceWatts: 12, from: 0, to: 100, repeatability: 0.05 })
     expect(known.seconds).toBeCloseTo(7200, 6)

@@ -1,18 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { leadChanges } from '@core/compare/leads'
-import { GOALS } from '@core/compare/ranking'
 import { isSound } from '@core/logbook/run'
-import { goalTab } from '@core/words/sentences/verdictSentence'
 import { choiceWords, leadWords } from '@core/words/sentences/adviceWords'
 import EmptyPage from '../../components/EmptyPage.vue'
 import InTurn from '../../components/InTurn.vue'
-import FormPick from '../../forms/FormPick.vue'
 import { useLogbook } from '../../stores/logbook'
-import { useNotices } from '../../stores/notices'
-import { useWriteUps } from '../../stores/writeUps'
 import AdvicePart from './AdvicePart.vue'
+import CompareBar from './CompareBar.vue'
 import ComparePaths from './ComparePaths.vue'
 import FairnessTable from './FairnessTable.vue'
 import RankingList from './RankingList.vue'
@@ -24,13 +20,12 @@ import { useAdvice } from './useAdvice'
 import { useComparison } from './useComparison'
 import { PANELS, usePaths } from './usePaths'
 import { useThresholds } from './useThresholds'
-import { priorText, useVerdict } from './useVerdict'
+import { useVerdict } from './useVerdict'
+import { useWritingUp } from './useWritingUp'
 
 const logbook = useLogbook()
-const { word, get } = useAddress()
+const { word } = useAddress()
 const route = useRoute()
-const router = useRouter()
-const notices = useNotices()
 const across = word('across', ['clock', 'level'])
 const panel = word('panels', PANELS)
 const comparison = useComparison()
@@ -83,32 +78,7 @@ const changes = computed(() => {
     })),
   ).map((change) => leadWords(change, setupNames.value))
 })
-const writeUp = computed(() => logbook.writeUp(get('writeUp')))
-/** What stands in the address, without the write-up that it was changed for. */
-const settings = () => {
-  const { writeUp: _for, ...query } = route.query
-  return query as Record<string, string>
-}
-const backToWriteUp = computed(() => ({ path: `/write-up/${get('writeUp')}`, query: settings() }))
-async function writeItUp() {
-  try {
-    // What the logbook's repeats told goes with it: another logbook, or this one later, would tell something else.
-    const query = { ...settings(), prior: priorText(repeatability.value) }
-    const id = await useWriteUps().begin(sentence.value, new URLSearchParams(query).toString())
-    await router.push({ path: `/write-up/${id}`, query })
-  } catch (error) {
-    notices.fail(error)
-  }
-}
-const ALIGN = [
-  { value: 'start', title: 'from power-on' },
-  { value: 'level', title: 'from the highest start level' },
-]
-const VIEWS = [
-  { value: 'one', title: 'one picture' },
-  { value: 'device', title: 'small, one a device' },
-  { value: 'source', title: 'small, one a source' },
-]
+const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatability)
 </script>
 
 <template>
@@ -158,30 +128,7 @@ const VIEWS = [
           <v-btn class="ml-2" @click="accepted = true">Compare all the same</v-btn>
           <v-btn v-if="align === 'start'" @click="align = 'level'">Set the clocks to a common level</v-btn>
         </v-alert>
-        <div class="bar">
-          <v-btn-toggle
-            :model-value="goal.key"
-            mandatory
-            density="compact"
-            @update:model-value="goal = GOALS.find((g) => g.key === $event)!"
-          >
-            <v-btn v-for="g in GOALS" :key="g.key" :value="g.key">{{ goalTab(g) }}</v-btn>
-          </v-btn-toggle>
-          <v-btn-toggle v-model="across" mandatory density="compact">
-            <v-btn value="clock">On the clock</v-btn>
-            <v-btn value="level">Against level</v-btn>
-          </v-btn-toggle>
-          <div class="align">
-            <InTurn :turn="1">
-              <FormPick v-model="align" label="Clocks" :items="ALIGN" density="compact" />
-            </InTurn>
-          </div>
-          <div class="align">
-            <InTurn :turn="1">
-              <FormPick v-model="panel" label="Paths" :items="VIEWS" density="compact" />
-            </InTurn>
-          </div>
-        </div>
+        <CompareBar v-model:goal="goal" v-model:across="across" v-model:align="align" v-model:panel="panel" />
         <div class="desk">
           <ComparePaths :paths="paths" :across="across" :names="Object.values(names)" />
           <aside>
@@ -248,22 +195,6 @@ const VIEWS = [
 .choose {
   flex: 1;
   min-width: 0;
-}
-.bar {
-  margin-top: 8px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 20px;
-  align-items: center;
-  justify-content: space-between;
-}
-.bar :deep(.v-btn-toggle) {
-  height: auto;
-  flex-wrap: wrap;
-}
-.align {
-  flex: 0 1 150px;
-  min-height: 40px;
 }
 .desk {
   margin-top: 8px;

@@ -1,23 +1,17 @@
 <script setup lang="ts">
-import { mdiArrowDown, mdiArrowUp, mdiClose, mdiDrag } from '@mdi/js'
 import { computed, onMounted, ref, watch, useTemplateRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import {
-  BLOCK_KINDS,
-  changedSince,
-  movedBlock,
-  type Block,
-  type BlockKind,
-  type WriteUp,
-} from '@core/logbook/writeUp'
+import { changedSince, type Block } from '@core/logbook/writeUp'
 import EmptyPage from '../../components/EmptyPage.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import FormText from '../../forms/FormText.vue'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
+import BlockTools from './BlockTools.vue'
 import TakeDataDialog from './TakeDataDialog.vue'
 import PageBlockView from './PageBlockView.vue'
 import WordsBlock from './WordsBlock.vue'
+import { BLOCK_NAMES, useBlocks } from './useBlocks'
 import { useDragBlocks } from './useDragBlocks'
 import { useTakeOut } from './useTakeOut'
 import { useWriteUpPage } from './useWriteUpPage'
@@ -41,15 +35,7 @@ watch(settings, (now) => {
     void change(() => ({ settings: now }))
 })
 
-/** Always of the write-up as it stands then: two changes at once must not undo one another. */
-async function change(how: (now: WriteUp) => Partial<WriteUp>) {
-  if (!record.value) return
-  try {
-    await logbook.changeWriteUp(props.id, how)
-  } catch (error) {
-    notices.fail(error)
-  }
-}
+const { blocks, missing, change, moveBy, leaveOut, write, add } = useBlocks(record, figures)
 const title = ref('')
 watch(
   () => record.value?.title,
@@ -60,42 +46,12 @@ const retitle = () => {
   if (title.value.trim() && title.value.trim() !== record.value?.title)
     void change(() => ({ title: title.value.trim() }))
 }
-const blocks = computed(() => record.value?.blocks ?? [])
 const shownOf = (id: string) => page.value.blocks.find((b) => b.id === id)
-const move = (block: Block, by: number) => change((now) => ({ blocks: movedBlock(now.blocks, block.id, by) }))
-const list = useTemplateRef<HTMLElement>('list')
-useDragBlocks(list, (blockId, by) => void change((now) => ({ blocks: movedBlock(now.blocks, blockId, by) })))
-const leaveOut = (block: Block) => change((now) => ({ blocks: now.blocks.filter((b) => b.id !== block.id) }))
-const write = (block: Block, words: string) =>
-  change((now) => ({
-    blocks: now.blocks.map((b) => (b.id === block.id ? { ...b, words, then: figures.value.join('\n') } : b)),
-  }))
-const NAMES: Record<BlockKind, string> = {
-  answer: 'The answer',
-  words: 'Own words',
-  how: 'How it was done',
-  paths: 'Charge curves',
-  panels: 'Frames side by side',
-  ranking: 'In order',
-  results: 'Times',
-  saved: 'Time saved',
-  advice: 'For whom which',
-  parts: 'Parts of the curves',
-  grid: 'What charges what',
-  heat: 'How warm',
-  odd: 'What is odd',
-  uncertain: 'What is uncertain',
-  cautions: 'Cautions',
-}
-const missing = computed(() =>
-  BLOCK_KINDS.filter((k) => k === 'words' || !blocks.value.some((b) => b.kind === k)),
-)
-const add = (kind: BlockKind) =>
-  change((now) => ({ blocks: [...now.blocks, { id: crypto.randomUUID(), kind, words: '', then: '' }] }))
+useDragBlocks(useTemplateRef<HTMLElement>('list'), (blockId, by) => void moveBy(blockId, by))
 function onKey(event: KeyboardEvent, block: Block) {
   if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
   event.preventDefault()
-  void move(block, event.key === 'ArrowUp' ? -1 : 1)
+  void moveBy(block.id, event.key === 'ArrowUp' ? -1 : 1)
 }
 
 /** Figures that are not as they were when the data were taken out for others. */
@@ -163,29 +119,13 @@ async function remove() {
           :data-block="block.id"
           @keydown="onKey($event, block)"
         >
-          <div class="tools margin">
-            <span class="grip" aria-hidden="true"><v-icon :icon="mdiDrag" size="20" /></span>
-            <v-btn
-              :icon="mdiArrowUp"
-              size="small"
-              :disabled="i === 0"
-              :aria-label="`Move “${NAMES[block.kind]}” up`"
-              @click="move(block, -1)"
-            />
-            <v-btn
-              :icon="mdiArrowDown"
-              size="small"
-              :disabled="i === blocks.length - 1"
-              :aria-label="`Move “${NAMES[block.kind]}” down`"
-              @click="move(block, 1)"
-            />
-            <v-btn
-              :icon="mdiClose"
-              size="small"
-              :aria-label="`Leave “${NAMES[block.kind]}” out`"
-              @click="leaveOut(block)"
-            />
-          </div>
+          <BlockTools
+            :name="BLOCK_NAMES[block.kind]"
+            :is-first="i === 0"
+            :is-last="i === blocks.length - 1"
+            @move="moveBy(block.id, $event)"
+            @leave-out="leaveOut(block)"
+          />
           <div class="block">
             <WordsBlock
               v-if="block.kind === 'words'"
@@ -200,14 +140,16 @@ async function remove() {
               :simulated="page.simulated"
             />
             <p v-else-if="block.kind !== 'words' && !busy" class="quiet tools">
-              {{ NAMES[block.kind] }}: nothing to say.
+              {{ BLOCK_NAMES[block.kind] }}: nothing to say.
             </p>
           </div>
         </li>
       </ol>
       <p class="tools deeds">
         <span class="quiet">Add</span>
-        <v-btn v-for="kind in missing" :key="kind" size="small" @click="add(kind)">{{ NAMES[kind] }}</v-btn>
+        <v-btn v-for="kind in missing" :key="kind" size="small" @click="add(kind)">{{
+          BLOCK_NAMES[kind]
+        }}</v-btn>
       </p>
     </template>
   </div>
@@ -234,20 +176,6 @@ async function remove() {
   grid-template-columns: 148px minmax(0, 1fr);
   gap: 18px;
   padding: 6px 0;
-}
-.grip {
-  cursor: grab;
-  touch-action: none;
-  padding: 7px 2px;
-}
-.margin {
-  display: flex;
-  align-items: flex-start;
-  opacity: 0.55;
-}
-li:hover > .margin,
-li:focus-within > .margin {
-  opacity: 1;
 }
 @media print {
   .tools,

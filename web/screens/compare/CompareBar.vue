@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { GOALS, type Goal } from '@core/compare/ranking'
+import { goalTab } from '@core/words/sentences/verdictSentence'
+import InTurn from '../../components/InTurn.vue'
+import FormPick from '../../forms/FormPick.vue'
+import type { PanelKind } from './usePaths'
+
+/** What is compared, and how it is drawn. */
+const goal = defineModel<Goal>('goal', { required: true })
+const across = defineModel<'clock' | 'level'>('across', { required: true })
+const align = defineModel<'start' | 'level'>('align', { required: true })
+const panel = defineModel<PanelKind>('panel', { required: true })
+
+const CLOCKS = [
+  { value: 'start', title: 'from power-on' },
+  { value: 'level', title: 'from the highest start level' },
+]
+const VIEWS = [
+  { value: 'one', title: 'one picture' },
+  { value: 'device', title: 'small, one a device' },
+  { value: 'source', title: 'small, one a source' },
+]
+</script>
+
+<template>
+  <div class="bar">
+    <v-btn-toggle
+      :model-value="goal.key"
+      mandatory
+      density="compact"
+      @update:model-value="goal = GOALS.find((g) => g.key === $event)!"
+    >
+      <v-btn v-for="g in GOALS" :key="g.key" :value="g.key">{{ goalTab(g) }}</v-btn>
+    </v-btn-toggle>
+    <v-btn-toggle v-model="across" mandatory density="compact">
+      <v-btn value="clock">On the clock</v-btn>
+      <v-btn value="level">Against level</v-btn>
+    </v-btn-toggle>
+    <div class="pick">
+      <InTurn :turn="1"><FormPick v-model="align" label="Clocks" :items="CLOCKS" density="compact" /></InTurn>
+    </div>
+    <div class="pick">
+      <InTurn :turn="1"><FormPick v-model="panel" label="Paths" :items="VIEWS" density="compact" /></InTurn>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  margin-top: 8px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+  align-items: center;
+  justify-content: space-between;
+}
+.bar :deep(.v-btn-toggle) {
+  height: auto;
+  flex-wrap: wrap;
+}
+.pick {
+  flex: 0 1 150px;
+  min-height: 40px;
+}
+</style>

@@ -1,0 +1,46 @@
+import { computed, toValue, type ComputedRef, type MaybeRefOrGetter } from 'vue'
+import { useRoute, useRouter, type RouteLocationRaw } from 'vue-router'
+import type { Repeatability } from '@core/compare/verdict'
+import type { WriteUp } from '@core/logbook/writeUp'
+import { useLogbook } from '../../stores/logbook'
+import { useNotices } from '../../stores/notices'
+import { useWriteUps } from '../../stores/writeUps'
+import { useAddress } from './useAddress'
+import { priorText } from './useVerdict'
+
+export interface UseWritingUpReturn {
+  /** The write-up whose comparison is being changed here, if one is. */
+  writeUp: ComputedRef<WriteUp | undefined>
+  backToWriteUp: ComputedRef<RouteLocationRaw>
+  /** Begins a write-up of the comparison as it stands, and goes there. */
+  writeItUp: () => Promise<void>
+}
+
+/** The way from a comparison to its write-up: what was chosen goes along in the address. */
+export function useWritingUp(
+  sentence: MaybeRefOrGetter<string>,
+  repeatability: MaybeRefOrGetter<Repeatability>,
+): UseWritingUpReturn {
+  const [route, router] = [useRoute(), useRouter()]
+  const { get } = useAddress()
+  const logbook = useLogbook()
+  const notices = useNotices()
+  const writeUp = computed(() => logbook.writeUp(get('writeUp')))
+  /** What stands in the address, without the write-up that it was changed for. */
+  const settings = () => {
+    const { writeUp: _for, ...query } = route.query
+    return query as Record<string, string>
+  }
+  const backToWriteUp = computed(() => ({ path: `/write-up/${get('writeUp')}`, query: settings() }))
+  async function writeItUp() {
+    try {
+      // What the logbook's repeats told goes with it: another logbook, or this one later, would tell something else.
+      const query = { ...settings(), prior: priorText(toValue(repeatability)) }
+      const id = await useWriteUps().begin(toValue(sentence), new URLSearchParams(query).toString())
+      await router.push({ path: `/write-up/${id}`, query })
+    } catch (error) {
+      notices.fail(error)
+    }
+  }
+  return { writeUp, backToWriteUp, writeItUp }
+}

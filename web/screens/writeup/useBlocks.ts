@@ -1,0 +1,70 @@
+import { computed, type ComputedRef } from 'vue'
+import { BLOCK_KINDS, movedBlock, type Block, type BlockKind, type WriteUp } from '@core/logbook/writeUp'
+import { useLogbook } from '../../stores/logbook'
+import { useNotices } from '../../stores/notices'
+
+/** What each kind of block is called where it is handled. */
+export const BLOCK_NAMES: Record<BlockKind, string> = {
+  answer: 'The answer',
+  words: 'Own words',
+  how: 'How it was done',
+  paths: 'Charge curves',
+  panels: 'Frames side by side',
+  ranking: 'In order',
+  results: 'Times',
+  saved: 'Time saved',
+  advice: 'For whom which',
+  parts: 'Parts of the curves',
+  grid: 'What charges what',
+  heat: 'How warm',
+  odd: 'What is odd',
+  uncertain: 'What is uncertain',
+  cautions: 'Cautions',
+}
+
+export interface UseBlocksReturn {
+  blocks: ComputedRef<readonly Block[]>
+  /** Kinds that can still be added; own words as often as wanted. */
+  missing: ComputedRef<BlockKind[]>
+  change: (how: (now: WriteUp) => Partial<WriteUp>) => Promise<void>
+  moveBy: (blockId: string, by: number) => Promise<void>
+  leaveOut: (block: Block) => Promise<void>
+  /** Own words, kept with the figures that stood when they were written. */
+  write: (block: Block, words: string) => Promise<void>
+  add: (kind: BlockKind) => Promise<void>
+}
+
+/** The blocks of a write-up, and what is done to them: each deed is stored at once. */
+export function useBlocks(
+  record: ComputedRef<WriteUp | undefined>,
+  figures: ComputedRef<readonly string[]>,
+): UseBlocksReturn {
+  const logbook = useLogbook()
+  const notices = useNotices()
+  const blocks = computed(() => record.value?.blocks ?? [])
+
+  /** Always of the write-up as it stands then: two changes at once must not undo one another. */
+  async function change(how: (now: WriteUp) => Partial<WriteUp>) {
+    if (!record.value) return
+    try {
+      await logbook.changeWriteUp(record.value.id, how)
+    } catch (error) {
+      notices.fail(error)
+    }
+  }
+  return {
+    blocks,
+    missing: computed(() =>
+      BLOCK_KINDS.filter((kind) => kind === 'words' || !blocks.value.some((b) => b.kind === kind)),
+    ),
+    change,
+    moveBy: (blockId, by) => change((now) => ({ blocks: movedBlock(now.blocks, blockId, by) })),
+    leaveOut: ({ id }) => change((now) => ({ blocks: now.blocks.filter((b) => b.id !== id) })),
+    write: ({ id }, words) =>
+      change((now) => ({
+        blocks: now.blocks.map((b) => (b.id === id ? { ...b, words, then: figures.value.join('\n') } : b)),
+      })),
+    add: (kind) =>
+      change((now) => ({ blocks: [...now.blocks, { id: crypto.randomUUID(), kind, words: '', then: '' }] })),
+  }
+}
