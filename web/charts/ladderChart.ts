@@ -21,11 +21,14 @@ export interface LadderChartOptions {
 
 const FORECAST_DASH = [4, 4]
 const ROOM = 1.12
+/** No gain is more; below this there is room to look closer. */
+const [ALL, CLOSER_BELOW] = [100, 60]
 
 /** Gain against rated watts: the forecast as a pale curve behind, what was measured as points with their spread. */
 export function ladderChart({ points, foreseen, curve, enough, colours: c }: LadderChartOptions): ChartConfiguration<'line', XY[]> {
   const ink = c.accent
   const most = [...points, ...foreseen].reduce((top, p) => Math.max(top, p.watts), 0)
+  const top = [...points, ...foreseen].reduce((best, p) => Math.max(best, p.gain + p.spread), 0)
   const name = (x: number, y: number) => [...points, ...foreseen].find((p) => p.watts === x && p.gain === y)?.name ?? ''
   const xy = (of: readonly LadderPoint[]) => of.map(({ watts, gain }) => ({ x: watts, y: gain }))
   const bars = points.map(({ watts, gain, spread }) => ({
@@ -49,8 +52,8 @@ export function ladderChart({ points, foreseen, curve, enough, colours: c }: Lad
       maintainAspectRatio: false,
       parsing: false,
       scales: {
-        x: { type: 'linear', min: 0, max: Math.ceil((most * ROOM) / 5) * 5, grid: { color: c.grid }, ticks: { color: c.quiet, maxTicksLimit: 8 }, title: { display: true, text: 'rated, W', color: c.quiet } },
-        y: { min: 0, grace: '10%', grid: { color: c.grid }, ticks: { color: c.quiet, maxTicksLimit: 6 }, title: { display: true, text: 'points gained', color: c.quiet }, afterFit: (scale) => void (scale.width = AXIS_WIDTH + 8) },
+        x: { type: 'linear', min: 0, max: Math.ceil((most * ROOM) / 5) * 5, grid: { color: c.grid }, ticks: { color: c.quiet, maxTicksLimit: 8, includeBounds: false }, title: { display: true, text: 'rated, W', color: c.quiet } },
+        y: { min: 0, ...(top > CLOSER_BELOW ? { max: ALL } : { grace: '10%' }), grid: { color: c.grid }, ticks: { color: c.quiet, maxTicksLimit: 6 }, title: { display: true, text: 'points gained', color: c.quiet }, afterFit: (scale) => void (scale.width = AXIS_WIDTH + 8) },
       },
       plugins: {
         tooltip: {

@@ -119,10 +119,13 @@ const savedTable = () => [
               <template v-else
                 >{{ names[i] }}
                 <span class="quiet"
-                  >·
-                  <router-link v-for="(run, k) in setups[i].runs" :key="run.id" :to="`/sheet/${run.id}`"
-                    >{{ k + 1 }}
-                  </router-link></span
+                  >· runs
+                  <template v-for="(run, k) in setups[i].runs" :key="run.id"
+                    >{{ k ? ', ' : ''
+                    }}<router-link :to="`/sheet/${run.id}`" :aria-label="`Run ${k + 1} of ${names[i]}`">{{
+                      k + 1
+                    }}</router-link></template
+                  ></span
                 ></template
               >
               <SimulatedTag v-if="simulated[i] && !allSimulated" />
