@@ -7,6 +7,7 @@ import { isSimulated, RUN_STATE_WORDS } from '@core/logbook/run'
 import { capacityThen } from '@core/protocol/runConditions'
 import { dayAndTime } from '@core/words/moments'
 import EmptyPage from '../../components/EmptyPage.vue'
+import InTurn from '../../components/InTurn.vue'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import { useLogbook } from '../../stores/logbook'
@@ -94,22 +95,28 @@ const stateWords = computed(() => {
               <p v-if="others.length" class="quiet">
                 <a href="#findings">{{ others.length }} more below</a>
               </p>
-              <RunDeeds :run="run" :trace="trace" />
+              <InTurn :turn="1"><RunDeeds :run="run" :trace="trace" /></InTurn>
             </aside>
           </div>
           <template v-if="analysis">
-            <CurveTables :analysis="analysis" :usable-wh="capacityThen(run.conditions).usableWh" />
-            <FigureTable :analysis="analysis" :run="run" />
+            <InTurn :turn="4">
+              <CurveTables :analysis="analysis" :usable-wh="capacityThen(run.conditions).usableWh" />
+            </InTurn>
+            <InTurn :turn="5"><FigureTable :analysis="analysis" :run="run" /></InTurn>
           </template>
           <section v-if="others.length" id="findings" aria-label="Findings">
             <h2>More findings</h2>
             <FindingList :run="run" :findings="others" :letter-of="letterOf" />
           </section>
-          <LoadTable :run="run" :trace="trace" />
-          <EventList :run="run" :duration-s="durationOf(trace)" />
-          <ConditionList :run="run" />
-          <SetupList :run="run" />
-          <CorrectionList :run="run" />
+          <InTurn :turn="6">
+            <LoadTable :run="run" :trace="trace" />
+            <EventList :run="run" :duration-s="durationOf(trace)" />
+          </InTurn>
+          <InTurn :turn="7"><ConditionList :run="run" /></InTurn>
+          <InTurn :turn="8">
+            <SetupList :run="run" />
+            <CorrectionList :run="run" />
+          </InTurn>
         </template>
         <template v-else>
           <RunDeeds :run="run" :trace="trace" />
