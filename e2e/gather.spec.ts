@@ -4,15 +4,15 @@ import { stripLogbook, takeIn } from './fixture'
 import { controlClock, pick } from './steps'
 
 /** The next run is not stored. */
-const refuseOnce = (page: Page) =>
-  page.evaluate(() => {
+const refuseOnce = (page: Page, what = 'runs/') =>
+  page.evaluate((what) => {
     const put = IDBObjectStore.prototype.put
     IDBObjectStore.prototype.put = function (value: unknown, key?: IDBValidKey) {
-      if (!String(key).startsWith('runs/')) return put.call(this, value, key)
+      if (!String(key).startsWith(what)) return put.call(this, value, key)
       IDBObjectStore.prototype.put = put
       throw new DOMException('Full', 'QuotaExceededError')
     }
-  })
+  }, what)
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 /** A meter's log that idles before the switch goes on. */
 const idling = (watts: number) =>
@@ -173,6 +173,16 @@ test('one tab has the survey, whatever the clock says; another takes up what is 
   await page.clock.setSystemTime(Date.now() - 3600_000)
   await page.clock.fastForward(5_000)
   await expect(page.getByRole('timer')).toHaveText(/^0:00:2\d$|^0:2\d$/)
+  // The store refuses once: the field keeps what was typed, and the same press notes it once.
+  await refuseOnce(page, 'survey')
+  const field = page.getByLabel('Volts and amperes')
+  await field.fill('9 2.2')
+  await field.press('Enter')
+  await expect(field).toHaveValue('9 2.2')
+  await expect(page.getByRole('listitem').filter({ hasText: '2.20' })).toHaveCount(0)
+  await field.press('Enter')
+  await expect(field).toHaveValue('')
+  await expect(page.getByRole('listitem').filter({ hasText: '2.20' })).toHaveCount(1)
   const other = await context.newPage()
   await other.goto('/bench/survey')
   await expect(other.getByTestId('elsewhere')).toBeVisible()
@@ -180,7 +190,7 @@ test('one tab has the survey, whatever the clock says; another takes up what is 
   await page.close()
   const takenUp = other.getByTestId('survey-told')
   await expect(takenUp).toContainText('Not settled yet')
-  await expect(other.getByRole('listitem').filter({ hasText: '2.10' })).toHaveCount(1)
+  await expect(other.getByRole('listitem').filter({ hasText: /2\.[12]0/ })).toHaveCount(2)
   await other.getByLabel('Volts and amperes').fill('9 2.1')
   await other.keyboard.press('Enter')
   await expect(other.getByRole('listitem').filter({ hasText: '2.10' })).toHaveCount(2)

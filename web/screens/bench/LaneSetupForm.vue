@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { sameAgain } from '@core/bench/again'
+import { NAMED_INTERVALS, offeredLane } from '@core/bench/offered'
 import type { LaneChoice } from '@core/bench/setup'
-import { closeLane, laneChoiceSchema, laneField, type TypedLane } from '@core/bench/typedLane'
+import { closeLane, laneChoiceSchema, laneField } from '@core/bench/typedLane'
 import type { Meter } from '@core/gear/gear'
-import { openStop } from '@core/protocol/typedRules'
 import { figure } from '@core/words/figures'
 import { named, namedOrNot } from '../../forms/choices'
 import FormFailure from '../../forms/FormFailure.vue'
@@ -26,64 +25,17 @@ const logbook = useLogbook()
 const strip = useStrip()
 const expectedOf = useExpected()
 
-const INTERVALS = [1, 5, 10]
-
-/** What was true of the last run is offered again; the room is not: it is read anew. */
-function conditionsOfLast(): TypedLane['conditions'] {
-  const last = logbook.runs.findLast((r) => r.provenance !== 'import')?.conditions
-  const still = (id: string | null | undefined) => (id && logbook.meter(id) ? id : null)
-  return {
-    deviceState: last?.deviceState ?? '',
-    meterId: still(last?.meterId),
-    thermometerId: still(last?.thermometerId),
-    ambientC: '',
-    restMinutes: '',
-    fedFromId: null,
-  }
-}
 const instruments = (kind: Meter['kind']) => [
   { value: null, title: 'none' },
   ...named(logbook.meters.filter((m) => m.kind === kind)),
 ]
+const onBench = [...strip.rigged.map(({ choice }) => choice), ...bench.lanes.map(({ setup }) => setup)]
 /** Same again, next source: what was set up last, as far as it is on the shelf and not on the bench. */
-const again = sameAgain(
-  [
-    ...logbook.runs.filter((r) => r.provenance !== 'import'),
-    ...strip.rigged.map(({ choice }) => choice),
-    ...bench.lanes.map(({ setup }) => setup),
-  ],
-  { devices: logbook.devices.map((d) => d.id), sources: logbook.sources.map((s) => s.id) },
-  new Set(
-    [...strip.rigged.map(({ choice }) => choice), ...bench.lanes.map(({ setup }) => setup)].flatMap((s) => [
-      s.deviceId,
-      s.sourceId,
-    ]),
-  ),
+const { lane: initial, isAgain } = offeredLane(
+  [...logbook.runs.filter((r) => r.provenance !== 'import'), ...onBench],
+  logbook,
+  new Set(onBench.flatMap((s) => [s.deviceId, s.sourceId])),
 )
-const INTERVAL_S = 60
-function intervalOfLast(): Pick<TypedLane, 'interval' | 'ownInterval' | 'atMinutes'> {
-  const none = { interval: 5, ownInterval: '', atMinutes: '' }
-  if (again?.reading.kind === 'at')
-    return { ...none, interval: 'at', atMinutes: again.reading.minutes.join(' ') }
-  if (again?.reading.kind !== 'every') return none
-  const minutes = again.reading.seconds / INTERVAL_S
-  return INTERVALS.includes(minutes)
-    ? { ...none, interval: minutes }
-    : { ...none, interval: 'own', ownInterval: String(minutes) }
-}
-const sourceId = again?.sourceId ?? logbook.sources[0].id
-const initial: TypedLane = {
-  deviceId: again?.deviceId ?? logbook.devices[0].id,
-  sourceId,
-  cableId: again?.cableId && logbook.cable(again.cableId) ? again.cableId : null,
-  startPercent: '',
-  ...intervalOfLast(),
-  heatMinutes: again?.heat?.minutes.join(' ') ?? '',
-  heatPlaces: again?.heat?.places.join(', ') ?? '',
-  feed: { kind: 'hand' },
-  conditions: { ...conditionsOfLast(), fedFromId: logbook.source(sourceId)?.fedFromId ?? null },
-  ...openStop(again?.stop ?? { kind: 'shown-full' }),
-}
 const { form, values, submit, failure, busy } = useYupForm({
   schema: () => laneChoiceSchema,
   initial,
@@ -137,14 +89,14 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
 
 <template>
   <form class="fields setup" novalidate aria-label="A new lane" @submit.prevent="begin('start')">
-    <p v-if="again" class="wide quiet" data-testid="again">
+    <p v-if="isAgain" class="wide quiet" data-testid="again">
       As last time, with the next source. Type the start level, and go.
     </p>
     <FormPick name="deviceId" label="Device" :items="named(logbook.devices)" />
     <FormPick name="sourceId" label="Source" :items="named(logbook.sources)" />
     <FormPick name="cableId" label="Cable" :items="namedOrNot(logbook.cables)" />
     <FormPick v-if="takes" name="conditions.fedFromId" label="Fed from" :items="namedOrNot(feeders)" />
-    <FormText name="startPercent" label="Start level" suffix="%" numeric :autofocus="again !== null" />
+    <FormText name="startPercent" label="Start level" suffix="%" numeric :autofocus="isAgain" />
     <FormPick
       v-if="logbook.meters.some((m) => m.kind === 'power meter')"
       name="conditions.meterId"
@@ -169,7 +121,7 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
     <fieldset v-if="feed.kind === 'hand'" class="wide">
       <legend>Read every</legend>
       <v-btn-toggle v-model="interval" mandatory>
-        <v-btn v-for="m in INTERVALS" :key="m" :value="m">{{ m }} min</v-btn>
+        <v-btn v-for="m in NAMED_INTERVALS" :key="m" :value="m">{{ m }} min</v-btn>
         <v-btn value="own">own step</v-btn>
         <v-btn value="at">own minutes</v-btn>
       </v-btn-toggle>

@@ -1,17 +1,14 @@
 import { computed, reactive, ref, watch } from 'vue'
-import { sameAgain } from '@core/bench/again'
 import { isByHand } from '@core/bench/setup'
 import { lastCount } from '@core/bench/count'
-import { isSpot, leftOf, USUAL_SPOT_MINUTES, type TypedSpot } from '@core/bench/spot'
+import { offeredSpot } from '@core/bench/offered'
+import { isSpot, leftOf, type TypedSpot } from '@core/bench/spot'
 import { entrySchema } from '@core/protocol/entry'
-import { noConditions } from '@core/protocol/runConditions'
 import { yupErrors } from '../../forms/yupErrors'
 import { useBench } from '../../stores/bench'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import { useDoubt } from './useDoubt'
-
-const S_PER_MIN = 60
 
 /** One spot check after the other: the lane that is one, the meter's count at its end, and the next source. */
 export function useSpot() {
@@ -22,31 +19,11 @@ export function useSpot() {
   /** A lane that a plan carried here is made on the bench, with all that its protocol asks. */
   const lane = computed(() => bench.lanes.find(({ setup }) => isSpot(setup) && setup.planned === null))
   /** The device, cable and minutes of the last one, with the next source. */
-  function next(): TypedSpot {
-    const made = logbook.runs.filter((r) => isSpot(r) && r.provenance !== 'import')
-    const [devices, sources] = [logbook.devices.map((d) => d.id), logbook.sources.map((s) => s.id)]
-    const again = sameAgain(made, { devices, sources })
-    const last = made.at(-1)?.conditions
-    const sourceId = again?.sourceId ?? sources[0] ?? ''
-    const { cableId = null } = again ?? {}
-    return {
-      deviceId: again?.deviceId ?? devices[0] ?? '',
-      sourceId,
-      cableId: logbook.cable(cableId) ? cableId : null,
-      startPercent: '',
-      countAtStart: '',
-      minutes: again?.stop.kind === 'duration' ? String(again.stop.seconds / S_PER_MIN) : USUAL_SPOT_MINUTES,
-      feed: { kind: 'hand' },
-      conditions: {
-        ...noConditions(),
-        deviceState: last?.deviceState ?? '',
-        meterId: logbook.meter(last?.meterId ?? null) ? (last?.meterId ?? null) : null,
-        fedFromId: logbook.source(sourceId)?.fedFromId ?? null,
-        ambientC: '',
-        restMinutes: '',
-      },
-    }
-  }
+  const next = (): TypedSpot =>
+    offeredSpot(
+      logbook.runs.filter((r) => r.provenance !== 'import'),
+      logbook,
+    )
 
   /** The count and the level now, as they are typed at the end. */
   const typed = reactive({ counterWh: '', percent: '' })

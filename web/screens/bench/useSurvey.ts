@@ -49,7 +49,7 @@ export function useSurvey() {
       if (!seen.isIn) return
       plugIn()
     }
-    inHand.note(withSample(readings.value, { t: now(), volts, amps }))
+    inHand.follow(withSample(readings.value, { t: now(), volts, amps }))
   })
   watch(meter.meterId, () => (rested = false))
 
@@ -114,7 +114,8 @@ export function useSurvey() {
   /** Plugged in, then readings, then kept: each by Enter. */
   async function enter() {
     error.value = ''
-    if (elsewhere.value) return
+    // The same press twice is one.
+    if (elsewhere.value || saving.value) return
     if (!isIn.value) return plugIn()
     if (typed.value.trim() === '') return keep()
     const read = typedSurvey(typed.value)
@@ -122,8 +123,17 @@ export function useSurvey() {
       error.value = NOT_UNDERSTOOD
       return
     }
-    inHand.note([...readings.value, { t: now(), ...read }])
-    typed.value = ''
+    const written = typed.value
+    saving.value = true
+    try {
+      await inHand.note({ t: now(), ...read })
+    } catch (failure) {
+      // The field keeps it: the same press notes it again.
+      return notices.fail(failure)
+    } finally {
+      saving.value = false
+    }
+    if (typed.value === written) typed.value = ''
   }
 
   async function keep() {

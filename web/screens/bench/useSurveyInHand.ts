@@ -21,7 +21,10 @@ export interface UseSurveyInHandReturn {
   readings: ShallowRef<readonly SurveyReading[]>
   plugIn: () => void
   unplug: () => void
-  note: (readings: readonly SurveyReading[]) => void
+  /** Typed: it is in storage before it is shown. @throws where it cannot be stored */
+  note: (reading: SurveyReading) => Promise<void>
+  /** From an instrument, which goes on whatever the store says. */
+  follow: (readings: readonly SurveyReading[]) => void
 }
 
 const TICK_MS = 500
@@ -45,13 +48,13 @@ export function useSurveyInHand(choice: () => SurveyChoice, takeUp: (kept: Surve
   const now = () => (pluggedAt.value === null ? 0 : (performance.now() - pluggedAt.value) / 1000)
   useIntervalFn(() => (seconds.value = now()), TICK_MS)
 
-  function keep() {
+  async function store(list: readonly SurveyReading[]) {
     if (elsewhere.value) return
-    const inHand = isIn.value
-      ? { ...choice(), pluggedAtMs: Date.now() - 1000 * now(), readings: readings.value }
-      : null
-    saveSurvey(inHand).catch(notices.fail)
+    await saveSurvey(
+      isIn.value ? { ...choice(), pluggedAtMs: Date.now() - 1000 * now(), readings: list } : null,
+    )
   }
+  const keep = () => void store(readings.value).catch(notices.fail)
   function plugIn() {
     pluggedAt.value = performance.now()
     seconds.value = 0
@@ -63,8 +66,12 @@ export function useSurveyInHand(choice: () => SurveyChoice, takeUp: (kept: Surve
     readings.value = []
     if (wasIn) keep()
   }
-  function note(now: readonly SurveyReading[]) {
-    readings.value = now
+  async function note(reading: SurveyReading) {
+    await store([...readings.value, reading])
+    readings.value = [...readings.value, reading]
+  }
+  function follow(list: readonly SurveyReading[]) {
+    readings.value = list
     keep()
   }
 
@@ -87,5 +94,5 @@ export function useSurveyInHand(choice: () => SurveyChoice, takeUp: (kept: Surve
     giveUp?.()
     lock.leave()
   })
-  return { elsewhere, isIn, seconds, now, readings, plugIn, unplug, note }
+  return { elsewhere, isIn, seconds, now, readings, plugIn, unplug, note, follow }
 } // prettier-ignore
