@@ -183,6 +183,12 @@ test('one tab has the survey, whatever the clock says; another takes up what is 
   await field.press('Enter')
   await expect(field).toHaveValue('')
   await expect(page.getByRole('listitem').filter({ hasText: '2.20' })).toHaveCount(1)
+  // Left and come back to, in a moment: it is this tab's still.
+  await page.getByRole('link', { name: 'Bench' }).first().click()
+  await page.waitForURL('**/bench')
+  await page.goBack()
+  await expect(page.getByTestId('survey-told')).toContainText('ettled')
+  await expect(page.getByTestId('elsewhere')).toHaveCount(0)
   const other = await context.newPage()
   await other.goto('/bench/survey')
   await expect(other.getByTestId('elsewhere')).toBeVisible()

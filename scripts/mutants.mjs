@@ -13,7 +13,7 @@ const list = words.includes('--list')
 const valueOf = (option, otherwise) =>
   words.includes(option) ? Number(words[words.indexOf(option) + 1]) : otherwise
 const share = valueOf('--share', 1)
-let seed = valueOf('--seed', 1)
+let seed = valueOf('--seed', 12345)
 const named = words.filter((word) => /^[a-z]/.test(word))
 const folders = readdirSync(join(ROOT, 'core'), { withFileTypes: true }).filter((entry) =>
   entry.isDirectory(),
@@ -39,14 +39,16 @@ function toChange(room) {
     .flatMap((file) => {
       const lines = readFileSync(join(ROOT, file), 'utf8').split('\n').length
       const starts = Array.from({ length: Math.ceil(lines / PIECE) }, (_, piece) => piece * PIECE + 1)
-      return starts.filter(() => chance() < share).map((start) => `${file}:${start}-${start + PIECE}`)
+      return starts.filter(() => chance() < share).map((start) => `${file}:${start}-${start + PIECE - 1}`)
     })
     .join(',')
 }
 
 /** How many mutants of a room its tests noticed; null when they could not be made or run. */
 function scoreOf(room) {
-  const run = spawnSync(join(ROOT, 'node_modules/.bin/stryker'), ['run', '--mutate', toChange(room)], {
+  const mutate = toChange(room)
+  if (!mutate) return null
+  const run = spawnSync(join(ROOT, 'node_modules/.bin/stryker'), ['run', '--mutate', mutate], {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, MUTANTS_ROOM: room },

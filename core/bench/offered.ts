@@ -1,4 +1,4 @@
-import { noConditions, type RunConditions } from '../protocol/runConditions'
+import type { RunConditions } from '../protocol/runConditions'
 import type { ReadingRule } from '../protocol/rules'
 import { openStop } from '../protocol/typedRules'
 import { sameAgain, type LastSetUp } from './again'
@@ -31,7 +31,6 @@ const conditionsOf = (
   sourceId: string,
   { meters, sources }: OnShelf,
 ): TypedLane['conditions'] => ({
-  ...noConditions(),
   deviceState: last?.conditions.deviceState ?? '',
   meterId: still(last?.conditions.meterId, meters),
   thermometerId: still(last?.conditions.thermometerId, meters),

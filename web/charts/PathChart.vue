@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, useTimeoutFn, whenever } from '@vueuse/core'
-import type { ChartDataset } from 'chart.js'
+import type { ChartDataset, Plugin } from 'chart.js'
 import { computed, onBeforeUnmount, shallowRef, useTemplateRef, watch } from 'vue'
 import { useTheme } from 'vuetify'
 import { chartColours } from './colours'
@@ -90,17 +90,23 @@ const options = computed(() => {
 /** The names stand above the plot: the plot keeps its height, whatever room they take. */
 const frameHeight = computed(() => props.height + finishOf(options.value).room)
 
+/** The frame may become another size without being told anything new: the line to read off moves with its plot. */
+const measured: Plugin<'line'> = {
+  id: 'measured',
+  afterLayout: ({ chartArea: { left, top, width, height } }) =>
+    void (plot.value = { left, top, width, height }),
+}
+
 function draw() {
   if (!canvas.value) return
   const { data, options: settings } = pathChart(options.value)
-  if (!chart.value) chart.value = new Chart(canvas.value, { type: 'line', data, options: settings })
+  if (!chart.value)
+    chart.value = new Chart(canvas.value, { type: 'line', data, options: settings, plugins: [measured] })
   else {
     chart.value.data.datasets = carriedOn<ChartDataset<'line'>>(chart.value.data.datasets, data.datasets)
     chart.value.options = settings!
     chart.value.update('none')
   }
-  const { left, top, width, height } = chart.value.chartArea
-  plot.value = { left, top, width, height }
 }
 
 /**

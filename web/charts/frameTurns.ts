@@ -18,10 +18,14 @@ export const drawNoMore = (draw: () => void): void => void waiting.delete(draw)
 function turn() {
   frame = 0
   const began = performance.now()
-  for (const draw of waiting) {
-    waiting.delete(draw)
-    draw()
-    if (performance.now() - began > BUDGET_MS) break
+  try {
+    for (const draw of waiting) {
+      waiting.delete(draw)
+      draw()
+      if (performance.now() - began > BUDGET_MS) break
+    }
+  } finally {
+    // One that fails does not keep the others from their turn.
+    if (waiting.size) frame ||= requestAnimationFrame(turn)
   }
-  if (waiting.size) frame ||= requestAnimationFrame(turn)
 }

@@ -39,10 +39,12 @@ export function useSurvey() {
     return true
   })
   const { elsewhere, isIn, seconds, now, readings } = inHand
+  let isKnown = false
+  void inHand.ready.then(() => (isKnown = true))
 
   let rested = false
   const meter = useSurveyMeter((volts, amps) => {
-    if (elsewhere.value) return
+    if (!isKnown || elsewhere.value) return
     if (!isIn.value) {
       const seen = pluggedIn(rested, amps)
       rested = seen.rested
@@ -113,6 +115,7 @@ export function useSurvey() {
 
   /** Plugged in, then readings, then kept: each by Enter. */
   async function enter() {
+    await inHand.ready
     error.value = ''
     // The same press twice is one.
     if (elsewhere.value || saving.value) return

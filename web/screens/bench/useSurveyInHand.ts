@@ -12,6 +12,8 @@ export interface SurveyChoice {
   cableId: string | null
 }
 export interface UseSurveyInHandReturn {
+  /** Once it is known what is in hand, and in which tab. */
+  ready: Promise<void>
   /** Another tab has the survey: here nothing is noted until it lets go. */
   elsewhere: Ref<boolean>
   isIn: ComputedRef<boolean>
@@ -67,8 +69,10 @@ export function useSurveyInHand(choice: () => SurveyChoice, takeUp: (kept: Surve
     if (wasIn) keep()
   }
   async function note(reading: SurveyReading) {
+    const mine = pluggedAt.value
     await store([...readings.value, reading])
-    readings.value = [...readings.value, reading]
+    // Begun over meanwhile, it is no reading of the next one.
+    if (pluggedAt.value === mine) readings.value = [...readings.value, reading]
   }
   function follow(list: readonly SurveyReading[]) {
     readings.value = list
@@ -77,22 +81,30 @@ export function useSurveyInHand(choice: () => SurveyChoice, takeUp: (kept: Surve
 
   /** Across a reload only the machine's clock goes on; what was read was not read in the future. */
   async function goOn() {
-    elsewhere.value = false
     const kept = await loadSurvey()
+    elsewhere.value = false
     if (!kept || isIn.value || !takeUp(kept)) return
     const elapsedS = Math.max(kept.readings.at(-1)?.t ?? 0, (Date.now() - kept.pluggedAtMs) / 1000)
     pluggedAt.value = performance.now() - 1000 * elapsedS
     readings.value = kept.readings
   }
   let giveUp: (() => void) | undefined
-  void lock.take().then((taken) => {
-    if (taken) return goOn()
+  /** The screen was left before the lock came: it is not kept by a tab that does not survey. */
+  let isLeft = false
+  const taken = async () => {
+    if (isLeft) return lock.leave()
+    await goOn()
+  }
+  /** Until then what is in hand is not known, and nothing may be written over it. */
+  const ready = lock.take().then((isMine) => {
+    if (isMine) return taken()
     elsewhere.value = true
-    giveUp = lock.waitFor(() => void goOn())
+    if (!isLeft) giveUp = lock.waitFor(() => void taken())
   })
   onScopeDispose(() => {
+    isLeft = true
     giveUp?.()
     lock.leave()
   })
-  return { elsewhere, isIn, seconds, now, readings, plugIn, unplug, note, follow }
+  return { ready, elsewhere, isIn, seconds, now, readings, plugIn, unplug, note, follow }
 } // prettier-ignore
