@@ -56,13 +56,7 @@ function fit(
 ): Offset | null {
   const stored = storedEnergy(watts, levels, cellLoss, beside)
   const missAt = (lag: number) => misfit(stored, levels, lag)
-  const [low, high] =
-    near === undefined
-      ? [
-          Math.max(-FURTHEST_S, watts.t[0] - levels.t[0]),
-          Math.min(FURTHEST_S, watts.t[watts.t.length - 1] - levels.t[levels.t.length - 1]),
-        ]
-      : [near - 300, near + 300]
+  const [low, high] = near === undefined ? lagsWithin(watts, levels) : [near - 300, near + 300]
   if (!(high > low)) return null
   let best = low
   let least = Infinity
@@ -80,7 +74,16 @@ function fit(
   if (!residuals) return null
   const n = residuals.length
   const variance = residuals.reduce((sum, r) => sum + r * r, 0) / (n - 3)
-  return { offsetS, uncertaintyS: Math.sqrt((2 * variance * hangingTogether(residuals)) / bend) }
+  return { offsetS, uncertaintyS: Math.sqrt((2 * variance * hangingTogether(residuals)) / (n * bend)) }
+}
+
+/** The lags at which enough of the levels fall within the meter’s record: either may have begun or ended first. */
+function lagsWithin(watts: Samples, levels: LevelPoints): [number, number] {
+  const outside = Math.floor((1 - SEEN_SHARE) * levels.t.length)
+  return [
+    Math.max(-FURTHEST_S, watts.t[0] - levels.t[outside]),
+    Math.min(FURTHEST_S, watts.t[watts.t.length - 1] - levels.t[levels.t.length - 1 - outside]),
+  ]
 }
 
 /** Energy stored so far, along the meter's clock: what flows less what is drawn beside it and lost in the cell. */
@@ -111,9 +114,10 @@ function residualsAt(stored: Samples, levels: LevelPoints, lag: number): number[
   return energy.map((e, i) => level[i] - mean - slope * (e - meanT))
 }
 
+/** Mean square of the residuals: not their sum, which would be the less the fewer levels the meter’s record holds. */
 const misfit = (stored: Samples, levels: LevelPoints, lag: number): number => {
   const residuals = residualsAt(stored, levels, lag)
-  return residuals ? residuals.reduce((sum, r) => sum + r * r, 0) : Infinity
+  return residuals ? residuals.reduce((sum, r) => sum + r * r, 0) / residuals.length : Infinity
 }
 
 /** How many times as wide the variance is when neighbours err alike: (1 + ρ)/(1 − ρ), ρ of the first order. */
