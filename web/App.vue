@@ -1,23 +1,12 @@
 <script setup lang="ts">
-import {
-  mdiCalendarOutline,
-  mdiCompare,
-  mdiFileOutline,
-  mdiPencilOutline,
-  mdiTextBoxOutline,
-  mdiTimerOutline,
-  mdiTrayFull,
-  mdiWeatherNight,
-  mdiWhiteBalanceSunny,
-} from '@mdi/js'
-import { computed, defineAsyncComponent, onMounted, ref, watchEffect } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { defineAsyncComponent, onMounted, watchEffect } from 'vue'
 import { useTheme } from 'vuetify'
+import TopBar from './TopBar.vue'
 import UpdateNotice from './components/UpdateNotice.vue'
 import EmptyPage from './components/EmptyPage.vue'
 import { download } from './composables/download'
 import { useBenchCall } from './composables/benchCall'
-import { useBench } from './stores/bench'
+import { useFileDrop } from './composables/fileDrop'
 import { useLogbook } from './stores/logbook'
 import { useNotices } from './stores/notices'
 import { useSettings } from './stores/settings'
@@ -31,24 +20,9 @@ const LostLogbook = defineAsyncComponent(() => import('./components/LostLogbook.
 const startup = useStartup()
 const logbook = useLogbook()
 const settings = useSettings()
-const bench = useBench()
 const theme = useTheme()
-const route = useRoute()
-const router = useRouter()
+const { dragging, over, drop } = useFileDrop()
 useBenchCall()
-
-/** The screens in the order of the work. */
-const PLACES = [
-  { to: '/shelf', label: 'Shelf', icon: mdiTrayFull },
-  { to: '/plan', label: 'Plan', icon: mdiCalendarOutline },
-  { to: '/bench', label: 'Bench', icon: mdiTimerOutline },
-  { to: '/sheet', label: 'Sheet', icon: mdiPencilOutline },
-  { to: '/side-by-side', label: 'Side by side', icon: mdiCompare },
-  { to: '/write-up', label: 'Write-up', icon: mdiTextBoxOutline },
-  { to: '/files', label: 'Files', icon: mdiFileOutline },
-]
-const dark = computed(() => theme.current.value.dark)
-const toggleTheme = () => (settings.theme = dark.value ? 'paper' : 'night')
 
 watchEffect(() => theme.change(settings.themeName))
 const reload = () => location.reload()
@@ -57,23 +31,6 @@ async function takeCopy() {
   const text = await startup.copyAsText().catch(() => null)
   if (text) download('inkpath-second-copy.json', text, 'application/json')
   else useNotices().fail('There is no second copy in this browser.')
-}
-/** Files can be dropped on any screen: they are looked at on Files. */
-const dragging = ref(false)
-const holdsFiles = (event: DragEvent) => event.dataTransfer?.types.includes('Files') === true
-function over(event: DragEvent) {
-  if (!holdsFiles(event)) return
-  event.preventDefault()
-  dragging.value = true
-}
-async function drop(event: DragEvent) {
-  dragging.value = false
-  if (!holdsFiles(event)) return
-  event.preventDefault()
-  const dropped = [...(event.dataTransfer?.files ?? [])]
-  await router.push('/files')
-  const { useFiles } = await import('./stores/files')
-  await useFiles().openAll(dropped)
 }
 onMounted(async () => {
   await startup.begin().catch(useNotices().fail)
@@ -85,40 +42,7 @@ onMounted(async () => {
 <template>
   <v-app :class="{ dragging }" @dragover="over" @dragleave.self="dragging = false" @drop="drop">
     <a class="skip" href="#content">Skip to the page</a>
-    <header class="top">
-      <router-link to="/shelf" class="name">
-        <svg viewBox="0 0 40 24" width="40" height="24" aria-hidden="true">
-          <path
-            d="M2 21C8 11 13 6 20 5s11-1 14-1"
-            fill="none"
-            stroke="currentColor"
-            stroke-width="2.6"
-            stroke-linecap="round"
-          />
-          <circle cx="35" cy="4" r="3" fill="rgb(var(--v-theme-primary))" />
-        </svg>
-        Inkpath Log
-      </router-link>
-      <nav aria-label="Screens">
-        <router-link
-          v-for="place in PLACES"
-          :key="place.to"
-          :to="place.to"
-          class="place"
-          :class="{ here: route.path.startsWith(place.to) }"
-        >
-          <v-icon :icon="place.icon" size="20" class="place-icon" />
-          <span>{{ place.label }}</span>
-          <span v-if="place.to === '/bench' && bench.running" class="running" aria-label="running">●</span>
-        </router-link>
-      </nav>
-      <v-btn
-        :icon="dark ? mdiWhiteBalanceSunny : mdiWeatherNight"
-        size="small"
-        :aria-label="dark ? 'Use the light paper' : 'Use the night paper'"
-        @click="toggleTheme"
-      />
-    </header>
+    <TopBar />
     <v-main id="content">
       <div v-if="logbook.state === 'loading'" class="page" role="status">Opening the logbook …</div>
       <EmptyPage
@@ -146,52 +70,6 @@ onMounted(async () => {
   outline: 2px dashed rgb(var(--v-theme-primary));
   outline-offset: -4px;
 }
-.top {
-  display: flex;
-  align-items: center;
-  gap: 28px;
-  padding: 10px 28px;
-  border-bottom: var(--hairline);
-  background: rgb(var(--v-theme-background));
-  position: sticky;
-  top: 0;
-  z-index: 5;
-}
-.name {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  font-weight: 700;
-  letter-spacing: -0.01em;
-  white-space: nowrap;
-}
-.top a {
-  color: inherit;
-  text-decoration: none;
-}
-nav {
-  display: flex;
-  gap: 4px;
-  flex: 1;
-}
-.place {
-  display: flex;
-  align-items: center;
-  padding: 10px 12px;
-  border-bottom: 2px solid transparent;
-}
-.place-icon {
-  display: none;
-}
-.place.here {
-  border-bottom-color: rgb(var(--v-theme-primary));
-  font-weight: 650;
-}
-.running {
-  color: rgb(var(--v-theme-primary));
-  margin-left: 6px;
-  font-size: 0.7rem;
-}
 .skip {
   position: absolute;
   left: -999px;
@@ -202,46 +80,5 @@ nav {
   z-index: 10;
   background: rgb(var(--v-theme-surface));
   padding: 8px;
-}
-@media (max-width: 760px) {
-  .top {
-    padding: 8px 16px;
-    justify-content: space-between;
-  }
-  nav {
-    position: fixed;
-    bottom: 0;
-    left: 0;
-    right: 0;
-    z-index: 6;
-    background: rgb(var(--v-theme-surface));
-    border-top: var(--hairline);
-    justify-content: space-between;
-    gap: 0;
-  }
-  .place {
-    flex-direction: column;
-    flex: 1 1 0;
-    font-size: 0.7rem;
-    line-height: 1.15;
-    text-align: center;
-    padding: 8px 2px 10px;
-    min-width: 0;
-    min-height: 54px;
-    border-bottom: 0;
-    border-top: 2px solid transparent;
-    position: relative;
-  }
-  .place.here {
-    border-top-color: rgb(var(--v-theme-primary));
-  }
-  .place-icon {
-    display: inline-flex;
-  }
-  .running {
-    position: absolute;
-    top: 4px;
-    right: 8px;
-  }
 }
 </style>

@@ -1,23 +1,22 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
-import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
-import { dueAt, isDue } from '@core/bench/due'
-import { isByHand } from '@core/bench/setup'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { turnSchema } from '@core/bench/turn'
 import { mayTakeBack } from '@core/bench/state'
-import { duration, writtenUnit } from '@core/words/figures'
+import { writtenUnit } from '@core/words/figures'
 import { channel, type Channel } from '@core/trace/channels'
 import FormText from '../../forms/FormText.vue'
-import InkMark from '../../components/InkMark.vue'
 import { checkTyped } from '../../forms/yupErrors'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
 import { useLogbook } from '../../stores/logbook'
 import EntryKinds from './EntryKinds.vue'
+import EntryTurn from './EntryTurn.vue'
 import EventBar from './EventBar.vue'
 import KeyPad from './KeyPad.vue'
 import { useBenchKeys } from './useBenchKeys'
 import { useEntry } from './useEntry'
+import { useFieldInTurn } from './useFieldInTurn'
 import type { useQueue } from './useQueue'
 import { useKeys } from '../../composables/keys'
 import { useTurn } from './useTurn'
@@ -28,7 +27,6 @@ const { open: openKeys } = useKeys()
 const bench = useBench()
 const logbook = useLogbook()
 const { current, turns, enterable, heatDue, goOn, step } = props.queue
-const many = computed(() => enterable.value.length > 1)
 const turnOf = computed(() => (current.value ? enterable.value.indexOf(current.value) + 1 : 0))
 const entry = useEntry(() => current.value, heatDue)
 const { typed, degrees, errors, question, saved, unsafe, busy, fields, places, isLine, note, clear } = entry
@@ -40,16 +38,8 @@ const form = useTemplateRef<HTMLFormElement>('form')
 const events = useTemplateRef<InstanceType<typeof EventBar>>('events')
 const touch = useMediaQuery('(pointer: coarse), (max-width: 700px)')
 const showPad = ref(touch.value)
-const active = ref(0)
 const name = (lane: Lane) => logbook.nameOf(lane.setup)
-const turn = computed(() => {
-  const lane = current.value
-  if (!lane) return ''
-  const at = heatDue(lane)
-  if (isDue(lane)) return `due at ${duration(dueAt(lane))}`
-  if (at !== null) return `temperatures due at ${duration(at)}`
-  return isByHand(lane.setup) ? 'not due yet' : 'reads by itself'
-})
+const { active, focusOn, count } = useFieldInTurn(form, () => [current.value?.setup.runId, turns.value])
 
 /** The first reading is the start level; it stands. */
 const mayUndo = computed(() => {
@@ -58,25 +48,12 @@ const mayUndo = computed(() => {
   return lane !== undefined && lane.setup.feed.kind !== 'simulated' && mayTakeBack(lane.state)
 })
 
-const inputs = () => Array.from(form.value?.querySelectorAll<HTMLInputElement>('.values input') ?? [])
-function focusOn(index: number) {
-  const field = inputs()[index]
-  active.value = index
-  field?.focus({ preventScroll: true })
-  field?.select()
-}
-onMounted(() => focusOn(0))
-watch(
-  () => [current.value?.setup.runId, turns.value],
-  () => void nextTick(() => focusOn(0)),
-)
-
 /** Enter goes to the next field, and from the last one notes the reading: no mouse is needed. */
 function enter() {
   const next = active.value + 1
   // A question stands: Enter answers it.
   // What was typed in one line is all of it.
-  if (question.value === '' && next < inputs().length && !isLine()) focusOn(next)
+  if (question.value === '' && next < count() && !isLine()) focusOn(next)
   else void submit()
 }
 async function submit() {
@@ -135,11 +112,7 @@ useBenchKeys({
       @submit.prevent="submit"
       @keydown.enter.prevent="enter"
     >
-      <p class="turn">
-        <span v-if="many" class="quiet">Lane {{ turnOf }} of {{ enterable.length }} · {{ turn }}</span>
-        <strong><InkMark :ink="current.setup.ink" /> {{ name(current) }}</strong>
-        <span v-if="!many" class="quiet">{{ turn }}</span>
-      </p>
+      <EntryTurn :lane="current" :place="turnOf" :of="enterable.length" :heat-at-s="heatDue(current)" />
       <div class="values">
         <FormText
           v-for="(field, i) in fields"
@@ -198,16 +171,6 @@ useBenchKeys({
   padding: 8px 2px 4px 0;
   margin-bottom: 20px;
 }
-.turn {
-  display: flex;
-  gap: 2px 10px;
-  flex-wrap: wrap;
-  align-items: center;
-  margin: 0 0 4px;
-}
-.turn .quiet {
-  font-size: 0.88rem;
-}
 .values {
   display: flex;
   flex-wrap: wrap;
@@ -252,9 +215,6 @@ useBenchKeys({
 @media (max-width: 760px) {
   .dock {
     padding-top: 4px;
-  }
-  .turn {
-    margin: 0;
   }
   .saved {
     min-height: 0;
