@@ -37,6 +37,60 @@ test('side by side answers in a sentence, ranks with its ±, and refuses where i
   await expect(page.getByTestId('unfair')).toBeVisible()
 })
 
+test('a hand moves all paths as they are drawn, at once; where it rests they are drawn anew, at the same place', async ({
+  page,
+}) => {
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
+  await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+  await page.goto('/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
+  const paths = page.getByRole('group', { name: /^Paths/ })
+  await expect(paths.locator('canvas[aria-busy=false]')).toHaveCount(4)
+  await paths.focus()
+  for (let i = 0; i < 3; i++) await page.keyboard.press('+')
+  const box = (await paths.locator('canvas').first().boundingBox())!
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  const drag = async (by: number) => {
+    await page.mouse.move(x, y)
+    await page.mouse.down()
+    for (let i = 1; i <= 5; i++) await page.mouse.move(x + (by * i) / 5, y)
+  }
+  const moving = paths.locator('.slide:visible')
+  await drag(-120)
+  await expect(moving).toHaveCount(4)
+  await page.mouse.up()
+  await expect(moving).toHaveCount(0)
+  // What was moved lay where it is drawn now: of the plot of the levels, hardly a point differs.
+  const differs = () =>
+    page.evaluate(() => {
+      const [still, wide] = [...document.querySelectorAll<HTMLCanvasElement>('.frame canvas')].slice(0, 2)
+      const shift = -new DOMMatrix(wide.style.transform).e
+      const [left, top, width, height] = [60, 40, 600, 180]
+      const points = (of: HTMLCanvasElement, from: number) =>
+        of.getContext('2d')!.getImageData(Math.round(from), top, width, height).data
+      const [a, b] = [points(still, left), points(wide, left + shift)]
+      let [inked, apart] = [0, 0]
+      for (let i = 3; i < a.length; i += 4) {
+        if (a[i] > 128) inked++
+        if (Math.abs(a[i] - b[i]) > 200) apart++
+      }
+      return { inked: inked > 500, share: apart / inked < 0.5 }
+    })
+  expect(await differs()).toEqual({ inked: true, share: true })
+  // Further than what was held ready: new points are had while the hand moves.
+  const readOff = paths.getByRole('status')
+  for (let i = 0; i < 6; i++) {
+    await drag(-300)
+    await page.mouse.up()
+  }
+  await expect(moving).toHaveCount(0)
+  // The hand lets go near the left of the last half hour of 2 h 17 min.
+  await page.keyboard.press('ArrowLeft')
+  await expect(readOff).toContainText(/At 1:(4[89]|5\d)/)
+  await page.getByRole('button', { name: 'Show the whole' }).click()
+  await expect(paths.getByRole('button', { name: 'Show the whole' })).toBeDisabled()
+})
+
 test('the crew’s question is chosen, answered, challenged and copied; more set-ups than inks are lifted out of the grey', async ({
   page,
   context,

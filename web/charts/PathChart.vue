@@ -3,12 +3,16 @@ import { useElementSize, useTimeoutFn, whenever } from '@vueuse/core'
 import type { ChartDataset, Plugin } from 'chart.js'
 import { computed, onBeforeUnmount, shallowRef, useTemplateRef, watch } from 'vue'
 import { useTheme } from 'vuetify'
+import type { ChartView } from './view'
 import { chartColours } from './colours'
 import { finishOf } from './finish'
 import { drawInTurn, drawNoMore } from './frameTurns'
-import { lengthOf, type Flag, type Path, type Point, type Tick } from './options'
+import { lengthOf, type Flag, type Path, type PathChartOptions, type Point, type Tick } from './options'
 import { carriedOn, pathChart } from './pathChart'
 import { Chart } from './setup'
+import { usePan } from './usePan'
+import { useSlide } from './useSlide'
+import { isMove, whatChanged } from './changes'
 
 const props = withDefaults(
   defineProps<{
@@ -21,6 +25,8 @@ const props = withDefaults(
     across?: 'clock' | 'level'
     /** The whole clock, s: the view may be moved within it. */
     whole?: number
+    /** What the points of the paths cover, s: as far as that the view can be moved without drawing. */
+    ready?: ChartView
     height?: number
     flags?: Flag[]
     rings?: Point[]
@@ -44,6 +50,7 @@ const props = withDefaults(
     from: 0,
     across: 'clock',
     whole: undefined,
+    ready: undefined,
     cursor: undefined,
     flags: () => [],
     rings: () => [],
@@ -73,19 +80,26 @@ const cursorPx = computed(() => {
   return plot.value.left + (plot.value.width * (cursor - from)) / (lengthOf(options.value) - from)
 })
 
+/** Looked at closely: there is more on either side. */
+const movable = computed(() => props.whole !== undefined && props.until - props.from < props.whole)
 const pointed = (x: number | null) => emit('pointed', x)
 const moved = (from: number, until: number) => emit('moved', from, until)
-/** Without the cursor: it moves with every movement of a hand, and the picture under it stays. */
-const options = computed(() => {
-  const { cursor: _, ...drawn } = props
-  return {
+const colours = computed(() => chartColours(theme.current.value as never))
+/**
+ * Without the cursor: it moves with every movement of a hand, and the picture under it stays. The same object as long as
+ * nothing else changes, so that nothing is drawn.
+ */
+const options = computed<PathChartOptions>((before) => {
+  const { cursor: _, ready: __, ...drawn } = props
+  const now = {
     ...drawn,
-    colours: chartColours(theme.current.value as never),
+    colours: colours.value,
     narrow: narrow.value,
     pointed: isReadOff.value ? pointed : undefined,
     moved,
     width: props.finishLevel === undefined ? 0 : Math.round(width.value),
   }
+  return before && whatChanged(before, now).length === 0 ? before : now
 })
 /** The names stand above the plot: the plot keeps its height, whatever room they take. */
 const frameHeight = computed(() => props.height + finishOf(options.value).room)
@@ -108,6 +122,23 @@ function draw() {
     chart.value.update('none')
   }
 }
+function drawStill() {
+  draw()
+  stand()
+}
+const wide = useTemplateRef<HTMLCanvasElement>('wide')
+const { sliding, clip, shift, slide, stand } = useSlide({
+  canvas: wide,
+  still: () => chart.value,
+  options: () => options.value,
+  ready: () => props.ready,
+  draw,
+})
+usePan(canvas, {
+  view: () => ({ from: props.from, until: props.until }),
+  plotWidth: () => (props.whole === undefined ? 0 : plot.value.width),
+  moved,
+})
 
 /**
  * The first time once it is known how wide it is, and in a turn of its own: a page with several of them stands before
@@ -119,20 +150,26 @@ whenever(
   () => drawFirst(),
   { once: true },
 )
-watch(options, () => void (chart.value && drawInTurn(draw)))
+watch(options, (now, before) => {
+  if (!chart.value || (isMove(before, now) && slide())) return
+  drawInTurn(drawStill)
+})
 onBeforeUnmount(() => {
-  drawNoMore(draw)
+  drawNoMore(drawStill)
   chart.value?.destroy()
 })
 </script>
 
 <template>
-  <div ref="frame" class="frame" :style="{ height: `${frameHeight}px` }">
+  <div ref="frame" class="frame" :class="{ movable }" :style="{ height: `${frameHeight}px` }">
     <canvas ref="canvas" role="img" :aria-label="summary" :aria-busy="!chart"></canvas>
+    <div v-show="sliding" class="slide" :style="clip" aria-hidden="true">
+      <canvas ref="wide" :style="shift"></canvas>
+    </div>
     <div
       v-if="cursorPx !== null"
       class="cursor"
-      :style="{ left: `${cursorPx}px`, top: `${plot.top}px`, height: `${plot.height}px` }"
+      :style="{ transform: `translateX(${cursorPx}px)`, top: `${plot.top}px`, height: `${plot.height}px` }"
     ></div>
   </div>
 </template>
@@ -144,9 +181,31 @@ onBeforeUnmount(() => {
 }
 .cursor {
   position: absolute;
+  left: 0;
+  /* Moved with the hand: the pictures under it are not painted again. */
+  will-change: transform;
   width: 1px;
   background: rgb(var(--v-theme-secondary));
   pointer-events: none;
+}
+.movable > canvas {
+  cursor: grab;
+}
+.slide {
+  position: absolute;
+  inset: 0;
+  overflow: hidden;
+  pointer-events: none;
+}
+.slide > canvas {
+  position: absolute;
+  top: 0;
+  left: 0;
+  will-change: transform;
+}
+/* Each in a layer of its own: what is read off beside them is written at every move, and paints none of them. */
+.frame > canvas {
+  will-change: transform;
 }
 /* A finger moves the view along the clock; up and down it moves the page. */
 canvas {

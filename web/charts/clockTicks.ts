@@ -7,16 +7,20 @@ const STEPS = [
 ]
 const [WANTED, WANTED_NARROW] = [8, 4]
 
-/**
- * Ticks on round minutes from `from` to `until` seconds: five to ten, fewer on a narrow screen. Chart.js would move them off
- * the round minutes to make the last one fit.
- */
-export function clockTicks(until: number, narrow: boolean, from = 0): { value: number }[] {
-  const wanted = (until - from) / (narrow ? WANTED_NARROW : WANTED)
+/** Round seconds between two ticks, so that a stretch of `length` seconds has five to ten, or fewer on a narrow screen. */
+export function clockStep(length: number, narrow: boolean): number {
+  const wanted = length / (narrow ? WANTED_NARROW : WANTED)
   // Beyond the longest step, whole days.
-  const step = STEPS[bisectLeft(STEPS, wanted)] ?? Math.ceil(wanted / 86_400) * 86_400
-  return range(Math.ceil(from / step), Math.floor(until / step) + 1).map((i) => ({ value: i * step }))
+  return STEPS[bisectLeft(STEPS, wanted)] ?? Math.ceil(wanted / 86_400) * 86_400
 }
+
+/** Ticks from `from` to `until` at whole steps. */
+export const ticksEvery = (step: number, until: number, from = 0): { value: number }[] =>
+  range(Math.ceil(from / step), Math.floor(until / step) + 1).map((i) => ({ value: i * step }))
+
+/** Ticks on round minutes, s. Chart.js would move them off the round minutes to make the last one fit. */
+export const clockTicks = (until: number, narrow: boolean, from = 0): { value: number }[] =>
+  ticksEvery(clockStep(until - from, narrow), until, from)
 
 export function tickText(seconds: number): string {
   if (seconds < 0) return ''

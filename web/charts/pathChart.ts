@@ -33,6 +33,8 @@ export function pathChart(o: PathChartOptions): ChartConfiguration<'line', Point
       parsing: false,
       normalized: true,
       interaction: { mode: 'nearest', axis: 'x', intersect: false },
+      // Where all strips are read off together, no point of one is lifted out: it would be drawn anew under every hand.
+      ...(o.pointed ? { hover: { mode: 'none' as never } } : {}),
       onHover: (event, _, chart) => {
         const { left, right } = chart.chartArea
         const x = event.x ?? -1

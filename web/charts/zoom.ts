@@ -5,9 +5,10 @@ import type { PathChartOptions } from './options'
 /** So much at least stays in view, s. */
 export const NARROWEST_S = 20
 
-/** Moving the view by wheel, drag and pinch, along the clock only; nothing where the view stands still. */
+/** Looking closer and further by wheel and pinch, along the clock only; nothing where the view stands still. */
 export function zoomOf({ whole, moved }: PathChartOptions): ZoomPluginOptions {
-  if (whole === undefined) return { zoom: { wheel: { enabled: false } }, pan: { enabled: false } }
+  const pan = { enabled: false }
+  if (whole === undefined) return { zoom: { wheel: { enabled: false } }, pan }
   const tell = ({ chart }: { chart: Chart }) => moved?.(chart.scales.x.min, chart.scales.x.max)
   return {
     limits: { x: { min: 0, max: whole, minRange: Math.min(whole, NARROWEST_S) } },
@@ -18,6 +19,7 @@ export function zoomOf({ whole, moved }: PathChartOptions): ZoomPluginOptions {
       mode: 'x',
       onZoom: tell,
     },
-    pan: { enabled: true, mode: 'x', onPan: tell },
+    // A drag would draw the picture under the hand at every move: see useSlide.
+    pan,
   }
 }

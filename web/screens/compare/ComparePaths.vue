@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { writtenUnit } from '@core/words/figures'
 import PathChart from '../../charts/PathChart.vue'
-import { useChartView } from '../../composables/useChartView'
+import { useChartView } from '../../charts/useChartView'
 import { useOneByOne } from '../../composables/useOneByOne'
 import type { Compared } from './compareSamples'
 import type { UsePathsReturn } from './usePaths'
@@ -78,6 +78,7 @@ const summary = computed(
           :from="view.from"
           :until="view.until"
           :whole="paths.until.value"
+          :ready="stretch"
           :height="isOne ? 262 : 190"
           :finish-level="isWhole ? 100 : undefined"
           :show-clock="!isOne || expected.length === 0"
@@ -104,6 +105,7 @@ const summary = computed(
           :from="across === 'level' ? 0 : view.from"
           :until="across === 'level' ? 100 : view.until"
           :whole="across === 'level' ? undefined : paths.until.value"
+          :ready="across === 'level' ? undefined : stretch"
           :across="across"
           :height="across === 'level' ? 240 : strip.height + (strip.isLast ? 18 : 0)"
           :show-clock="across === 'level' || strip.isLast"

@@ -11,7 +11,8 @@ import { withDoubt } from '@core/words/sentences/sentence'
 import PathChart from '../../charts/PathChart.vue'
 import type { Flag } from '../../charts/options'
 import { WIDEST_PX } from '../../charts/reduction'
-import { covers, useChartView, type ChartView } from '../../composables/useChartView'
+import { covers, type ChartView } from '../../charts/view'
+import { useChartView } from '../../charts/useChartView'
 import { useOneByOne } from '../../composables/useOneByOne'
 import { countedTrace } from '../../stores/counted'
 import PartsRuler from './PartsRuler.vue'
@@ -117,6 +118,7 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
         :from="seen.from"
         :until="seen.until"
         :whole="whole"
+        :ready="picture?.view"
         :height="HEIGHTS.path"
         :flags="flags"
         :rings="rings"
@@ -152,6 +154,7 @@ const HEIGHTS = { path: 240, first: 98, other: 82 }
         :until="across === 'level' ? 100 : seen.until"
         :across="across"
         :whole="across === 'level' ? undefined : whole"
+        :ready="across === 'level' ? undefined : picture?.view"
         :height="
           across === 'level'
             ? 240

@@ -7,12 +7,8 @@ import {
   type MaybeRefOrGetter,
   type ShallowRef,
 } from 'vue'
+import { covers, type ChartView } from './view'
 
-/** A stretch of a clock in view, s. */
-export interface ChartView {
-  from: number
-  until: number
-}
 /** What is held ready to be drawn: the view with as much again on either side, so that a move asks for nothing new. */
 export interface ChartStretch extends ChartView {
   /** How many views long it is: so many times the points are wanted. */
@@ -38,10 +34,6 @@ const NARROWEST_S = 20
 /** Views of a stretch: the one in sight, and one on either side. */
 const VIEWS = 3
 const SAME_LENGTH = 1e-6
-
-/** Whether all of `inner` lies in `outer`. */
-export const covers = (outer: ChartView, inner: ChartView): boolean =>
-  inner.from >= outer.from && inner.until <= outer.until
 
 /** The stretch for a view: the one before, as long as the view moves within it and is neither closer nor further. */
 export function stretchOf(view: ChartView, whole: number, before?: ChartStretch): ChartStretch {
