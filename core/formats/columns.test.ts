@@ -25,6 +25,8 @@ it.each([
   ['Watts', 'power'], ['P', 'power'], ['Load (mW)', 'power / 1000'],
   ['Temp', 'temperature'], ['case °F', 'temperature in F'], ['temp_f', 'temperature in F'],
   ['temperature_Back_c', 'temperature Back'], ['temperature_c', 'temperature'],
+  ['Battery of the phone, volts', 'batteryVoltage'], ['battery side amps', 'batteryCurrent'], ['battery (a)', 'batteryCurrent'],
+  ['battery side watts', 'batteryPower'], ['bus_v', 'voltage'], ['bus_mv_raw', 'ignore'],
   ['Remark', 'note'], ['Event', 'note'], ['Colour', 'ignore'],
 ])('takes a column headed %s for %s', (header, meaning) => expect(taken(header)).toBe(meaning)) // prettier-ignore
 
@@ -44,4 +46,30 @@ it('knows a header by a time and something read at it', () => {
   expect(isHeaderRow(['Volts', 'Amps'])).toBe(false)
   // Values are no names, whatever stands in them.
   expect(isHeaderRow(['0:05:00', '9.02'])).toBe(false)
+})
+
+it('judges a column by its first fifty cells, and by some from all the way down', () => {
+  const style = (cells: string[]) => {
+    const rows = cells.map((cell) => ({ cells: [cell] }))
+    const [meaning] = guessColumns({ headers: ['Time'], rows } as unknown as Table)
+    return meaning.kind === 'time' && meaning.style
+  }
+  const clock = (minute: number) =>
+    `${Math.floor(minute / 60) % 24}:${String(minute % 60).padStart(2, '0')}:00`
+  // Begun ten minutes past midnight, it passes the next midnight far below: only then it hangs on a wall.
+  const day = Array.from({ length: 1500 }, (_, i) => clock(10 + i))
+  expect(style(day)).toBe('time-of-day')
+  expect(style(day.slice(0, 1400))).toBe('clock')
+  expect(style(['', '', '0:05:00'])).toBe('clock')
+  // Our own header counts from power-on, were it since 1970.
+  const own = guessColumns({ headers: ['time_s'], rows: [{ cells: ['1772476800'] }] } as unknown as Table)
+  expect(own).toEqual([{ kind: 'time', style: 'seconds' }])
+  const inMs = guessColumns({ headers: ['time_s'], rows: [{ cells: ['1772476800000'] }] } as unknown as Table)
+  expect(inMs).toEqual([{ kind: 'time', style: 'seconds' }])
+})
+
+it('gives no place of temperature twice, and two places both', () => {
+  const kinds = guessColumns({ headers: ['temperature_lid_c', 'Temp', 'temperature_lid_c', 'temperature_back_c', 'temp 2', 'x', 'y'], rows: [] } as unknown as Table) // prettier-ignore
+  expect(kinds.map((m) => (m.kind === 'temperature' ? m.place : m.kind))).toEqual(['lid', '', 'ignore', 'back', 'ignore', 'ignore', 'ignore']) // prettier-ignore
+  expect(isHeaderRow(['time_s', '-'])).toBe(false)
 })

@@ -36,4 +36,18 @@ describe('the JSON Schema of a logbook (held by Ajv, draft-07)', () => {
     expect(faults((l) => void (l.schemaVersion = 1))).toEqual(['/schemaVersion'])
     expect(faults((l) => void delete (l as Partial<Logbook>).devices)).toEqual([''])
   })
+
+  it('says what a trace holds, and in which unit', () => {
+    const { properties } = logbookJsonSchema() as unknown as {
+      properties: { runs: { items: { properties: { trace: { properties: Record<string, object> } } } } }
+    }
+    const { trace } = properties.runs.items.properties
+    expect(trace).toMatchObject({ type: 'object', required: ['time'] })
+    const { time, percent, voltage, watched, temperatures, notes } = trace.properties
+    expect(time).toMatchObject({ description: 'Seconds since power-on, never falling' })
+    expect(percent).toMatchObject({ type: 'array', items: { type: ['number', 'null'], minimum: 0, maximum: 100 } })
+    expect([percent, voltage, watched]).toMatchObject([{ description: 'level, %' }, { description: 'volts, V' }, { description: 'watched' }])
+    expect(temperatures).toEqual({ type: 'object', additionalProperties: { type: 'array', items: { type: ['number', 'null'] } }, description: '°C by place' })
+    expect(notes).toEqual({ type: 'array', items: { type: 'string' } })
+  }) // prettier-ignore
 })

@@ -35,6 +35,26 @@ describe('a page for others', () => {
     expect(pageMarkdown(page)).toContain('\\<script\\>')
   })
 
+  it('puts a heading, words, a list, a picture for either paper and its table in their order, and nothing where none is', () => {
+    const block = { id: 'c', paragraphs: ['One', 'Two'], list: ['x', 'y'], html: '<p>own</p>', heading: 'H & I' }
+    const table = { caption: 'Full', head: ['Source', 'h'], rows: [['A', '1', '2'], []] }
+    const html = pageHtml(
+      { title: 'T', day: '2 Mar', simulated: false, blocks: [{ ...block, table }, { id: 'd', heading: '', paragraphs: [], list: [] }] },
+      { c: { light: '<svg/>', dark: '<svg id="n"/>' } },
+    )
+    expect(html.slice(html.indexOf('<main>'), html.indexOf('</main>'))).toBe(
+      '<main><h1>T</h1><p class="quiet">2 Mar</p>' +
+        '<section><h2>H &#38; I</h2><p>One</p><p>Two</p><p>own</p><ul><li>x</li><li>y</li></ul>' +
+        '<div class="on-light"><svg/></div><div class="on-dark"><svg id="n"/></div>' +
+        '<div class="wide" tabindex="0" role="region" aria-label="Full"><table><caption>Full</caption>' +
+        '<thead><tr><th scope="col">Source</th><th scope="col">h</th></tr></thead>' +
+        '<tbody><tr><th scope="row">A</th><td>1</td><td>2</td></tr><tr><th scope="row"></th></tr></tbody></table></div></section>' +
+        '<section></section>',
+    )
+    // Nothing is fetched and nothing runs, whatever stands in it.
+    expect(html).toContain(`content="default-src 'none'; style-src 'unsafe-inline'; img-src data:"`)
+  }) // prettier-ignore
+
   it('says numbers as they are said', () => {
     expect(spokenNumber('0.415')).toBe('zero point four one five')
     expect(spoken('1\u00A0h\u00A018\u00A0min ± 4\u00A0min')).toBe(

@@ -78,3 +78,17 @@ it('stays within the frame for any number of runs, empty and odd ones included',
         expect(y >= 0 && y <= FRAME.height).toBe(true)
       }
 })
+
+it('rules the clock at round steps, at most six of them and the last within it', () => {
+  const at = (lengthS: number) => {
+    const { texts, places } = drawn([run('20', { level: { t: column(0, lengthS), v: column(0, 100) }, fullS: lengthS, endS: lengthS })], 0) // prettier-ignore
+    const lies = (text: string) => places[texts.indexOf(text)]
+    return { texts, lies }
+  }
+  const ticks = (lengthS: number) => at(lengthS).texts.filter((t) => /^(0|\d+ (s|min|h)( \d+ min)?)$/.test(t))
+  expect(ticks(1800)).toEqual(['0', '5 min', '10 min', '15 min', '20 min', '25 min', '30 min'])
+  expect(ticks(1801)).toEqual(['0', '10 min', '20 min', '30 min'])
+  expect(ticks(6 * 14_400)).toEqual(['0', '4 h 0 min', '8 h 0 min', '12 h 0 min', '16 h 0 min', '20 h 0 min', '24 h 0 min']) // prettier-ignore
+  // Longer than the longest step: its beginning and its end.
+  expect(ticks(90_000)).toEqual(['0', '25 h 0 min'])
+})

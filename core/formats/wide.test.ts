@@ -36,6 +36,17 @@ describe('a table with one column a charger', () => {
     expect(of('Bollard 5,Hawser 30\n5,5\n6,18\n')).toEqual([])
   })
 
+  it('has columns of numbers, four of five at least, per cent signs or none; an empty one and words are none', () => {
+    const head = 'Minutes,A 1,B 2,C 3,D 4\n'
+    const rows = ['0,5 %,1,x,', '5,6%,2,y,', '10,"7,5",3,3,', '15, 8 ,4,4,', '20,9,nine,5,']
+    const own = open(head + rows.join('\n') + '\n')
+    const ignored = own.meanings.map((m, i) => (i ? { kind: 'ignore' as const } : m))
+    expect(wideColumns(own.table, ignored)).toEqual([1, 2])
+    // One alone is no such table.
+    const one = { ...own.table, rows: own.table.rows.map((r) => ({ ...r, cells: [r.cells[0], r.cells[1]] })) }
+    expect(wideColumns(one, ignored)).toEqual([])
+  })
+
   it('finds the source that a head names', () => {
     const names = ['Hawser 3', 'Hawser 30', 'Bollard 5']
     expect(namedBy('Hawser 30, %', names)).toBe(1)
