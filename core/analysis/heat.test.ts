@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { traceFromReadings } from '../trace/trace'
-import { heat } from './heat'
+import { heat, warmth } from './heat'
 
 const minutes = (rows: Record<string, number>[], step = 10) =>
   traceFromReadings(rows.map((temperatures, i) => ({ t: i * step * 60, temperatures })))
@@ -54,4 +54,37 @@ it('has a line for every place that was read, and none for the others', () => {
   const [only] = heat(traceFromReadings([{ t: 60, temperatures: { pad: 31 } }, { t: 120 }]))
   expect(only).toMatchObject({ place: 'pad', maxC: 31, riseC: 0, at: [] })
   expect(only.backToStartS).toBeNaN()
+})
+
+const one = (...at: [minute: number, celsius: number][]) =>
+  heat(traceFromReadings(at.map(([m, c]) => ({ t: m * 60, temperatures: { back: c } }))))[0]
+
+it('was back where the line from the peak meets the first reading, and only after the peak', () => {
+  expect(one([0, 25], [10, 35], [20, 27], [30, 23]).backToStartS).toBe(25 * 60)
+  expect(one([0, 25], [10, 35], [20, 25]).backToStartS).toBe(1200)
+  // Cooler at first is not back; nor is what never rose, or never came back.
+  expect(one([0, 25], [10, 24], [20, 40], [30, 30]).backToStartS).toBeNaN()
+  expect(one([0, 25], [10, 25], [20, 24]).backToStartS).toBeNaN()
+})
+
+it('peaked at the earliest of equals, and a mark within the record counts, its ends included', () => {
+  expect(one([0, 25], [10, 40], [20, 40], [30, 30])).toMatchObject({ maxC: 40, maxAtS: 600 })
+  const marks = (...at: [number, number][]) => one(...at).at.map((m) => [m.atS / 60, m.maxC, m.thenC])
+  expect(marks([0, 25], [20, 45])).toEqual([[10, 35, 35], [20, 45, 45]]) // prettier-ignore
+  expect(marks([10, 30], [15, 40], [25, 20])).toEqual([[10, 30, 30], [20, 40, 30]]) // prettier-ignore
+  expect(marks([11, 30], [19, 40])).toEqual([])
+  // A level stretch is all at or above what it is at, and nothing above it.
+  expect(one([0, 40], [10, 40]).above.map((a) => a.seconds)).toEqual([600, 600, 0])
+  expect(one([0, 45], [10, 35]).above.map((a) => a.seconds)).toEqual([600, 300, 0])
+})
+
+it('knows a temperature as the thermometer does: a degree either way, rectangular (GUM JCGM 100:2008 §4.3.7)', () => {
+  const trace = minutes([{ back: 25 }, { back: 40 }])
+  const thermometer = { accuracyPercent: null, accuracyDigits: 1, resolution: 1, resolutionAmps: null }
+  expect(heat(trace, { thermometer })[0].uncertaintyC).toBeCloseTo(1 / Math.sqrt(3), 9)
+  expect(heat(trace)[0].uncertaintyC).toBeNaN()
+})
+
+it('draws a temperature along a bar from 20 to 45 °C', () => {
+  expect([10, 20, 32.5, 45, 60, NaN].map(warmth)).toEqual([0, 0, 0.5, 1, 1, 0])
 })
