@@ -33,6 +33,14 @@ describe('the JSON Schema of a logbook (held by Ajv, draft-07)', () => {
     expect(faults((l) => void (l.runs[0].state = 'lost'))).toEqual(['/runs/0/state'])
     expect(faults((l) => void (l.runs[0].trace.percent[0] = 101))).toEqual(['/runs/0/trace/percent/0'])
     expect(faults((l) => void (l.runs[0].trace.time = []))).toEqual(['/runs/0/trace/time'])
+    expect(faults((l) => void Object.assign(l, { format: 'other', exportedAt: 5 }))).toEqual(['/format', '/exportedAt']) // prettier-ignore
+    for (const name of ['format', 'schemaVersion', 'runs'])
+      expect(
+        faults((l) => void Reflect.deleteProperty(l, name)),
+        name,
+      ).toEqual([''])
+    expect(new Ajv({ strict: false }).compile(logbookJsonSchema())([])).toBe(false)
+    expect(logbookJsonSchema().$schema).toBe('http://json-schema.org/draft-07/schema#')
     expect(faults((l) => void (l.schemaVersion = 1))).toEqual(['/schemaVersion'])
     expect(faults((l) => void delete (l as Partial<Logbook>).devices)).toEqual([''])
   })

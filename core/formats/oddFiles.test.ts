@@ -146,6 +146,14 @@ it('keeps messages short, and counts the faults it does not name', () => {
   ).toBeLessThan(400)
 })
 
+it('names a dozen columns, and counts the rest', () => {
+  const found = (count: number) =>
+    refusal(`${Array.from({ length: count }, (_, i) => `c${i}`).join()}\n1,2\n`).problems[0].message
+  expect(found(2)).toBe('Columns found: "c0", "c1".')
+  expect(found(12)).toMatch(/"c11"\.$/)
+  expect(found(13)).toMatch(/"c11" and 1 more\.$/)
+})
+
 it('lets no name put a line into a calendar', () => {
   const slot = { startsAt: '2026-03-02T18:40:00.000Z', chargeS: 60, prepS: 0, unit: 0, lane: 0 }
   const campaign = { name: 'A\r\nATTENDEE:x', protocol: { name: 'P\nURL:y' }, means: {}, planned: [{ id: 'p', deviceId: 'd', sourceId: 's', cableId: null, repeat: 1, slot, pinned: false, setAside: null }] } // prettier-ignore

@@ -102,6 +102,21 @@ describe('a page for others', () => {
     expect(svgPicture(picture(['']), options)).not.toContain('paint-order')
   }) // prettier-ignore
 
+  it('rules the clock at round steps, as close as there is room for words, eight at most', () => {
+    const clock = (until: number, width = 1200) => {
+      const svg = svgPicture({ ...picture(['']), until }, { ...options, width })
+      return [...svg.matchAll(/<text[^>]*text-anchor="middle"[^>]*>([^<]*)</g)].map(([, text]) => text)
+    }
+    expect(clock(480)).toEqual(['0 min', '1 min', '2 min', '3 min', '4 min', '5 min', '6 min', '7 min', '8 min'])
+    expect(clock(481)).toEqual(['0 min', '5 min'])
+    expect(clock(7200)).toEqual(['0 min', '15 min', '30 min', '45 min', '1 h', '1 h 15', '1 h 30', '1 h 45', '2 h'])
+    expect(clock(8 * 28_800)).toHaveLength(9)
+    // Beyond the longest step, whole hours: four days by twelve.
+    expect(clock(96 * 3600)).toEqual(['0 min', '12 h', '24 h', '36 h', '48 h', '60 h', '72 h', '84 h', '96 h'])
+    // A narrow picture has fewer.
+    expect(clock(7200, 300).length).toBeLessThan(6)
+  }) // prettier-ignore
+
   it('draws small frames to one scale, as many across as can be read', () => {
     expect([panelsAcross(820, 5), panelsAcross(380, 5), panelsAcross(1280, 3), panelsAcross(100, 0)]).toEqual(
       [2, 1, 3, 1],

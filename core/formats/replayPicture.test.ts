@@ -20,7 +20,14 @@ const look: ReplayLook = {
   figures: 'Figures',
 }
 /** Keeps what was drawn. */
-function drawn(runs: readonly ReplayRun[], atS: number) {
+interface Drawn {
+  texts: string[]
+  places: [number, number][]
+  /** Where each text stands. */
+  stands: Record<string, [number, number]>
+}
+function drawn(runs: readonly ReplayRun[], atS: number): Drawn {
+  const stands: Drawn['stands'] = {}
   const texts: string[] = []
   const places: [number, number][] = []
   const nothing = () => undefined
@@ -28,6 +35,7 @@ function drawn(runs: readonly ReplayRun[], atS: number) {
     fillRect: nothing, beginPath: nothing, stroke: nothing, fill: nothing, setLineDash: nothing,
     fillText: (text: string, x: number, y: number) => {
       texts.push(text.replaceAll('\u00a0', ' '))
+      stands[text.replaceAll('\u00a0', ' ')] ??= [x, y]
       places.push([x, y])
     },
     moveTo: (x: number, y: number) => void places.push([x, y]),
@@ -35,7 +43,7 @@ function drawn(runs: readonly ReplayRun[], atS: number) {
     arc: (x: number, y: number) => void places.push([x, y]),
   } as unknown as Pen // prettier-ignore
   drawReplay(pen, runs, atS, { title: 'Which goes on board?', pace: '60 times as fast' }, look)
-  return { texts, places }
+  return { texts, places, stands }
 }
 
 it('shows the clock, every level and watt as they count, and who has arrived', () => {
@@ -80,15 +88,30 @@ it('stays within the frame for any number of runs, empty and odd ones included',
 })
 
 it('rules the clock at round steps, at most six of them and the last within it', () => {
-  const at = (lengthS: number) => {
-    const { texts, places } = drawn([run('20', { level: { t: column(0, lengthS), v: column(0, 100) }, fullS: lengthS, endS: lengthS })], 0) // prettier-ignore
-    const lies = (text: string) => places[texts.indexOf(text)]
-    return { texts, lies }
+  const ticks = (lengthS: number) => {
+    const level = { t: column(0, lengthS), v: column(0, 100) }
+    const { texts } = drawn([run('20', { level, fullS: lengthS, endS: lengthS })], 0)
+    return texts.filter((t) => /^(0|\d+ (s|min|h)( \d+ min)?)$/.test(t))
   }
-  const ticks = (lengthS: number) => at(lengthS).texts.filter((t) => /^(0|\d+ (s|min|h)( \d+ min)?)$/.test(t))
   expect(ticks(1800)).toEqual(['0', '5 min', '10 min', '15 min', '20 min', '25 min', '30 min'])
   expect(ticks(1801)).toEqual(['0', '10 min', '20 min', '30 min'])
   expect(ticks(6 * 14_400)).toEqual(['0', '4 h 0 min', '8 h 0 min', '12 h 0 min', '16 h 0 min', '20 h 0 min', '24 h 0 min']) // prettier-ignore
   // Longer than the longest step: its beginning and its end.
   expect(ticks(90_000)).toEqual(['0', '25 h 0 min'])
+})
+
+it('draws a path from its first level to where it is now: time to the right, level upward', () => {
+  const { places, stands } = drawn([run('20')], 600)
+  const at = (text: string) => stands[text]
+  // Figures of the level stand 16 px left of the plot and 9 px under their rule, those of the clock 44 px under it.
+  const [left, bottom] = [at('0 %')[0] + 16, at('0 %')[1] - 9]
+  const top = at('100 %')[1] - 9
+  const right = at('20 min')[0]
+  expect([left, bottom, top, right]).toEqual([120, 960, 190, 1300])
+  // Ten of a hundred at the start, half by ten of twenty minutes.
+  expect(places).toContainEqual([left, bottom - 0.1 * (bottom - top)])
+  expect(places).toContainEqual([left + (right - left) / 2, (top + bottom) / 2])
+  // A rule for every fifth of the level.
+  for (let level = 0; level <= 100; level += 20)
+    expect(places).toContainEqual([right, bottom - (level / 100) * (bottom - top)])
 })
