@@ -33,6 +33,10 @@ export function allRead(column: Float64Array): boolean {
   return found
 }
 
+/** Whether a column, where there is one, has a value in any row: usually told by its first. */
+export const anyRead = (column: Float64Array | undefined): boolean =>
+  column?.some((value) => !Number.isNaN(value)) ?? false
+
 /** The least of a column; NaN where it is empty. Values that were not read are passed over. */
 export function leastOf(column: Float64Array): number {
   let least = NaN

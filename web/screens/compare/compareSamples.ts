@@ -1,6 +1,6 @@
 import { energyPath } from '@core/analysis/energyPath'
 import { workedOutLevel } from '@core/analysis/workedOut'
-import { samplesOf, valueAt, type Samples } from '@core/trace/samples'
+import { anyRead, samplesOf, valueAt, type Samples } from '@core/trace/samples'
 import { powerColumn, type Trace } from '@core/trace/trace'
 
 /** What of runs is drawn on one clock. */
@@ -17,10 +17,10 @@ const MAKE: Record<Compared, (trace: Trace) => Samples> = {
 }
 
 const isRead: Record<Compared, (trace: Trace) => boolean> = {
-  level: (t) => t.percent !== undefined,
-  power: (t) => powerColumn(t) !== undefined,
-  energy: (t) => powerColumn(t) !== undefined || t.counterWh !== undefined,
-  heat: (t) => Object.keys(t.temperatures).length > 0,
+  level: (t) => anyRead(t.percent),
+  power: (t) => anyRead(powerColumn(t)),
+  energy: (t) => anyRead(powerColumn(t)) || anyRead(t.counterWh),
+  heat: (t) => Object.values(t.temperatures).some(anyRead),
 }
 
 /** Whether a trace has what it takes, told without making the samples. */
