@@ -1,4 +1,5 @@
 import { beforeEach, expect, it, vi } from 'vitest'
+import { asWritten, writeFigures } from '@core/words/figures'
 import { useEntry } from './useEntry'
 
 const noted: unknown[] = []
@@ -52,4 +53,33 @@ it('passes the turn on where Enter was only pressed twice', async () => {
   expect(await first).toBe(true)
   expect(entry.errors.value).toEqual({})
   expect(noted).toHaveLength(1)
+})
+
+it('takes a temperature in the unit that the reader prefers, and keeps it in °C', async () => {
+  const warm = {
+    ...(lane as object),
+    setup: { runId: 'r', feed: { kind: 'hand' }, heat: { places: ['back'] } },
+  }
+  const entry = useEntry(
+    () => warm as never,
+    () => 600,
+  )
+  const note = async (text: string) => {
+    entry.degrees.back = text
+    const done = entry.note()
+    await vi.waitFor(() => expect(noted).toHaveLength(1))
+    stored()
+    await done
+    return noted.pop()
+  }
+  writeFigures({ comma: true, fahrenheit: true })
+  expect(await note('104')).toEqual({ temperatures: { back: 40 } })
+  expect(await note('76,1')).toEqual({ temperatures: { back: 24.5 } })
+  entry.degrees.back = '400'
+  expect(await entry.note()).toBe(false)
+  // Words are in °C; a field writes them as the reader does.
+  expect(asWritten(entry.errors.value.back)).toMatch(/at most 302\s°F/)
+  expect(noted).toEqual([])
+  writeFigures({ comma: false, fahrenheit: false })
+  expect(await note('40.5')).toEqual({ temperatures: { back: 40.5 } })
 })

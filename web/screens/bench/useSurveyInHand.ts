@@ -50,13 +50,18 @@ export function useSurveyInHand(choice: () => SurveyChoice, takeUp: (kept: Surve
   const now = () => (pluggedAt.value === null ? 0 : (performance.now() - pluggedAt.value) / 1000)
   useIntervalFn(() => (seconds.value = now()), TICK_MS)
 
-  async function store(list: readonly SurveyReading[]) {
+  /** Typed and on its way to storage: what is stored meanwhile for another reason holds it too. */
+  let coming: readonly SurveyReading[] = []
+  /** One typed reading after the other. */
+  let turn = Promise.resolve()
+  async function store() {
     if (elsewhere.value) return
+    const list = [...readings.value, ...coming].sort((a, b) => a.t - b.t)
     await saveSurvey(
       isIn.value ? { ...choice(), pluggedAtMs: Date.now() - 1000 * now(), readings: list } : null,
     )
   }
-  const keep = () => void store(readings.value).catch(notices.fail)
+  const keep = () => void store().catch(notices.fail)
   function plugIn() {
     pluggedAt.value = performance.now()
     seconds.value = 0
@@ -65,14 +70,21 @@ export function useSurveyInHand(choice: () => SurveyChoice, takeUp: (kept: Surve
   function unplug() {
     const wasIn = isIn.value
     pluggedAt.value = null
-    readings.value = []
+    readings.value = coming = []
     if (wasIn) keep()
   }
-  async function note(reading: SurveyReading) {
-    const mine = pluggedAt.value
-    await store([...readings.value, reading])
-    // Begun over meanwhile, it is no reading of the next one.
-    if (pluggedAt.value === mine) readings.value = [...readings.value, reading]
+  function note(reading: SurveyReading) {
+    const source = pluggedAt.value
+    const mine = turn.then(async () => {
+      // Begun over meanwhile, it is no reading of the next one.
+      if (pluggedAt.value !== source) return
+      coming = [reading]
+      await store().finally(() => (coming = []))
+      if (pluggedAt.value === source)
+        readings.value = [...readings.value, reading].sort((a, b) => a.t - b.t)
+    })
+    turn = mine.catch(() => undefined)
+    return mine
   }
   function follow(list: readonly SurveyReading[]) {
     readings.value = list
