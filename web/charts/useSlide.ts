@@ -2,8 +2,9 @@ import { useTimeoutFn } from '@vueuse/core'
 import type { Chart } from 'chart.js'
 import { computed, onBeforeUnmount, shallowRef, type CSSProperties, type Ref, type ShallowRef } from 'vue'
 import { covers, type ChartView } from './view'
+import { isMove, whatChanged } from './changes'
 import { drawInTurn, drawNoMore } from './frameTurns'
-import { lengthOf, type Path, type PathChartOptions } from './options'
+import { lengthOf, type PathChartOptions } from './options'
 import { Chart as Charts } from './setup'
 import { shiftOf, widePicture, widthOver } from './widePicture'
 
@@ -50,8 +51,8 @@ interface Wide {
   chart: Chart<'line'>
   clip: CSSProperties
   over: ChartView
-  paths: readonly Path[]
-  /** What it was drawn to lie over. */
+  /** What it was drawn of, and to lie over. */
+  of: PathChartOptions
   frame: number
   min: number
   max: number
@@ -95,8 +96,9 @@ export function useSlide(o: UseSlideOptions): UseSlideReturn {
     const [made, still] = [wide.value, o.still()]
     if (!made || !still) return false
     const { min, max } = still.scales.y
+    const changed = whatChanged(made.of, o.options())
     return (
-      made.paths === o.options().paths &&
+      (changed.length === 0 || (isMove(made.of, o.options()) && !changed.includes('paths'))) &&
       covers(made.over, view()) &&
       made.frame === still.width &&
       made.min === min &&
@@ -115,8 +117,8 @@ export function useSlide(o: UseSlideOptions): UseSlideReturn {
     canvas.height = still.height
     const chart = new Charts(canvas, widePicture(o.options(), over, still))
     const { min, max } = still.scales.y
-    const { paths } = o.options()
-    wide.value = { chart, clip: clipTo(still, o.options()), over, paths, frame: still.width, min, max }
+    const of = o.options()
+    wide.value = { chart, clip: clipTo(still, of), over, of, frame: still.width, min, max }
     const area = chart.chartArea
     const liesOver = [area.left - left, area.top - top, area.bottom - bottom].every(
       (by) => Math.abs(by) <= SAME_PX,
@@ -128,14 +130,21 @@ export function useSlide(o: UseSlideOptions): UseSlideReturn {
   })
 
   function settle() {
+    // It went on before its turn came.
+    if (goesOn.value) return
     o.draw()
     stand()
   }
-  const { start: settleSoon, stop: settleNot } = useTimeoutFn(() => drawInTurn(settle), SETTLED_MS, {
+  const {
+    start: settleSoon,
+    stop: settleNot,
+    isPending: goesOn,
+  } = useTimeoutFn(() => drawInTurn(settle), SETTLED_MS, {
     immediate: false,
   })
   function stand() {
     settleNot()
+    drawNoMore(makeAndSlide)
     sliding.value = false
     if (hasMore()) prepare()
     else drop()
