@@ -240,6 +240,27 @@ describe('charging efficiency', () => {
     expect(efficiency.uncertainty / efficiency.value).toBeCloseTo(relative, 4)
   })
 
+  it('does not know when within the last check the display turned full, unless it was watched', () => {
+    // 10 W for an hour, read every five minutes; in the last five 10/12 Wh flowed (rectangular, GUM §4.3.7).
+    const read = (watched: number) =>
+      traceFromReadings(
+        Array.from({ length: 13 }, (_, i) => ({
+          t: i * 300,
+          power: 10,
+          percent: i === 12 ? 100 : 4 + 8 * i,
+          ...(i === 12 ? { watched } : {}),
+        })),
+      )
+    const relative = (watched: number) => {
+      const { efficiency } = analyse(read(watched), { usableWh: 10, usableShare: 0 })
+      expect(efficiency.value).toBeCloseTo((0.96 * 10) / 10, 9)
+      return efficiency.uncertainty / efficiency.value
+    }
+    const gain = 1 / Math.sqrt(6) / 96
+    expect(relative(1)).toBeCloseTo(gain, 9)
+    expect(relative(0)).toBeCloseTo(Math.hypot(gain, 10 / 12 / Math.sqrt(12) / 10), 9)
+  })
+
   it('has a reason where there is none', () => {
     const reason = (readings: Reading[], usableWh = 15) =>
       analyse(traceFromReadings(readings), { usableWh }).efficiency.reason
@@ -260,6 +281,10 @@ describe('charging efficiency', () => {
         { t: 60, percent: 5, power: 3 },
       ]),
     ).toMatch(/did not rise/)
+    expect(reason([{ t: 0, percent: 5, power: 3 }])).toMatch(/two moments/)
+    expect(reason([0, 60].map((t) => ({ t, percent: 5 + t, power: 0 })))).toMatch(/No energy went/)
+    // It began full: that is no moment at which it turned full.
+    expect(reason([100, 90, 95].map((percent, i) => ({ t: 60 * i, percent, power: 3 })))).toMatch(/did not rise/) // prettier-ignore
   })
 })
 
