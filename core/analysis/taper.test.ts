@@ -1,5 +1,5 @@
-import { expect, it } from 'vitest'
-import { traceFromReadings } from '../trace/trace'
+import { describe, expect, it } from 'vitest'
+import { traceFromReadings, type Reading } from '../trace/trace'
 import { restingPlateau, taperEnd } from './taper'
 
 /** Every ten seconds for some minutes: watts, and the level where one is shown, by the minute. */
@@ -73,4 +73,48 @@ it('ends the taper only with a minute of unbroken record below a twentieth of th
   // What nobody watched is no record of it.
   expect(sparse([0, 20], [10, 20], [20, 20], [30, 0.1], [600, 0.1])).toBeNaN()
   expect(sparse([0, 20], [10, 20], [20, 20], [30, 0.1], [60, 0.1], [90, 0.1])).toBe(30)
+})
+
+const watts = (...points: [t: number, power: number][]) =>
+  traceFromReadings(points.map(([t, p]) => ({ t, power: p })))
+const everySecond = (seconds: number, of: (t: number) => Partial<Reading>) =>
+  traceFromReadings(Array.from({ length: seconds + 1 }, (_, t) => ({ t, ...of(t) })))
+
+describe('the end of the taper', () => {
+  it('is where power stays down for good, not a pause that ends, nor the silence before it starts', () => {
+    const trace = everySecond(1000, (t) => ({
+      power: t < 100 ? 0 : t < 300 ? 20 : t < 400 ? 0.5 : t < 600 ? 20 : 0.5,
+    }))
+    expect(taperEnd(trace, 20, 100)).toBe(600)
+    expect(taperEnd(watts([0, 20], [60, 20], [120, 20]), 20, 0)).toBeNaN()
+    // 59 s of record are not a minute.
+    expect(
+      taperEnd(
+        everySecond(659, (t) => ({ power: t < 600 ? 20 : 0.5 })),
+        20,
+        0,
+      ),
+    ).toBeNaN()
+    expect(
+      taperEnd(
+        everySecond(660, (t) => ({ power: t < 600 ? 20 : 0.5 })),
+        20,
+        0,
+      ),
+    ).toBe(600)
+  })
+
+  it('lies just above what the device draws when full', () => {
+    // A laptop that goes on drawing 9 W of 60: down is below 9 + 5 % of 51 = 11.55 W.
+    const laptop = everySecond(4000, (t) => ({
+      percent: Math.min(100, 40 + t / 50),
+      power: t < 2000 ? 60 : 9 + 51 * Math.exp(-(t - 2000) / 200),
+    }))
+    expect(restingPlateau(laptop, 60)).toBeCloseTo(9, 1)
+    expect(taperEnd(laptop, 60, 0)).toBeCloseTo(2000 - 200 * Math.log(0.05), -1)
+    // Stopped in mid-charge at full power: that is no plateau.
+    const stopped = everySecond(2000, (t) => ({ percent: 20 + t / 50, power: t < 900 ? 25 : 20 }))
+    expect(restingPlateau(stopped, 25)).toBe(0)
+    expect(taperEnd(stopped, 25, 0)).toBeNaN()
+  })
 })
