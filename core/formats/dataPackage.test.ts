@@ -86,6 +86,26 @@ describe('a data package', () => {
     expect(isTable({ ...tables[0], path: undefined })).toBe(false)
   })
 
+  it('says of every column its type, and of a trace’s what it is and in which unit', async () => {
+    const files = await dataPackage(logbook, options, hashOf)
+    const { resources } = JSON.parse(files['datapackage.json']) as {
+      resources: { name: string; path: string; run?: string; schema?: { fields: Record<string, string>[]; missingValues: string[] } }[]
+    }
+    const of = (path: string) => resources.find((r) => r.path === path)!
+    const told = (path: string) => Object.fromEntries(of(path).schema!.fields.map(({ name, ...rest }) => [name, Object.values(rest).join(', ')]))
+    expect(told('runs.csv')).toMatchObject({ id: 'string', device_id: 'string', started_at: 'datetime', state: 'string', start_percent: 'number', room_c: 'number', health_percent: 'number', rated_wh: 'number' })
+    expect(told('sources.csv')).toEqual({ id: 'string', name: 'string', kind: 'string', rated_watts: 'number', weight_g: 'number' })
+    expect(told('devices.csv')).toMatchObject({ capacity_wh: 'number', kind: 'string' })
+    expect(told('traces/run-1.csv')).toEqual({
+      time_s: 'number, Time since power-on, s',
+      battery_percent: 'number, level, %',
+      power_w: 'number, watts, W',
+      temperature_back_c: 'number, Temperature, °C',
+    })
+    expect([of('traces/run-1.csv').name, of('traces/run-1.csv').run, of('runs.csv').name, of('runs.csv').run]).toEqual(['traces-run-1', 'r1', 'runs', undefined])
+    expect(of('runs.csv').schema!.missingValues).toEqual([''])
+  }) // prettier-ignore
+
   it('holds the chosen runs and what they were made with, and reads back the same', async () => {
     const files = await dataPackage(logbook, options, hashOf)
     const { logbook: text, changed, checked } = await readDataPackage(files, hashOf)

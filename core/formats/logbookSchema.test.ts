@@ -6,7 +6,6 @@ import { readLogbook, writeLogbook } from './logbookJson'
 
 /** A logbook with something in every collection, as the program wrote it once. */
 const stored = readFileSync(new URL('./fuzz.logbook.json', import.meta.url), 'utf8')
-const holds = new Ajv({ strict: false, allErrors: true }).compile(logbookJsonSchema())
 const file = () => JSON.parse(writeLogbook(readLogbook(stored), '2026-03-02T12:00:00.000Z')) as Logbook
 interface Logbook {
   schemaVersion: number
@@ -14,6 +13,7 @@ interface Logbook {
   runs: { trace: { time: unknown[]; percent: unknown[] }; state: string }[]
 }
 const faults = (change: (logbook: Logbook) => void): string[] => {
+  const holds = new Ajv({ strict: false, allErrors: true }).compile(logbookJsonSchema())
   const logbook = file()
   change(logbook)
   holds(logbook)
@@ -58,4 +58,16 @@ describe('the JSON Schema of a logbook (held by Ajv, draft-07)', () => {
     expect(temperatures).toEqual({ type: 'object', additionalProperties: { type: 'array', items: { type: ['number', 'null'] } }, description: '°C by place' })
     expect(notes).toEqual({ type: 'array', items: { type: 'string' } })
   }) // prettier-ignore
+})
+
+it('reads a logbook with a mark before it, and says of anything else why it is none', () => {
+  expect(readLogbook(`\uFEFF${stored}`)).toEqual(readLogbook(stored))
+  expect(() => readLogbook(`x\uFEFF${stored}`)).toThrow('not whole JSON')
+  for (const none of ['null', '5', '"inkpath-logbook"', '[]', '{}', '{"format":"other"}'])
+    expect(() => readLogbook(none), none).toThrow('not a logbook of this program')
+  for (const empty of ['', ' \n ']) expect(() => readLogbook(empty)).toThrow('The file is empty.')
+  for (const version of ['"2"', '1.5', '0', 'null'])
+    expect(() => readLogbook(`{"format":"inkpath-logbook","schemaVersion":${version}}`), version).toThrow(
+      'which schema version',
+    )
 })

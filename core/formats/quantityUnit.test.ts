@@ -24,6 +24,18 @@ it('reads them whatever their order and space, in thousandths too', () => {
   expect([...trace.batteryVoltage!]).toEqual([3.8, 3.9])
   expect(trace.percent).toBeUndefined()
   expect(quantityMeaning('Voltage / A')).toBeUndefined()
+  const temperature = (place: string) => ({ kind: 'temperature', place, fahrenheit: false })
+  expect(quantityMeaning(' temperature lid/degC ')).toEqual(temperature('lid'))
+  expect(quantityMeaning('Temperature / degC')).toEqual(temperature(''))
+  for (const other of [
+    'Cell temperature / degC',
+    'Temperatures / degC',
+    'Temperature lid / K',
+    ' / V',
+    'Voltage / V V',
+    '',
+  ])
+    expect(quantityMeaning(other), other).toBeUndefined()
   expect(quantityMeaning('Voltage')).toBeUndefined()
   expect(quantityMeaning('Unix Time / s')).toEqual({ kind: 'time', style: 'epoch-seconds' })
 })
