@@ -1,13 +1,11 @@
 import { expect, test } from '@playwright/test'
 import Papa from 'papaparse'
-import { pick } from './steps'
+import { openDemo, pick } from './steps'
 
 test('side by side answers in a sentence, ranks with its ±, and refuses where it would not be fair', async ({
   page,
 }) => {
-  await page.goto('/shelf')
-  await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
-  await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+  await openDemo(page)
   await page.goto('/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
   const verdict = page.getByTestId('verdict')
   // The logbook's own repeats tell that runs repeat well: five minutes are seen, and are small.
@@ -40,9 +38,7 @@ test('side by side answers in a sentence, ranks with its ±, and refuses where i
 test('a hand moves all paths as they are drawn, at once; where it rests they are drawn anew, at the same place', async ({
   page,
 }) => {
-  await page.goto('/shelf')
-  await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
-  await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+  await openDemo(page)
   await page.goto('/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
   const paths = page.getByRole('group', { name: /^Paths/ })
   await expect(paths.locator('canvas[aria-busy=false]')).toHaveCount(4)
@@ -96,9 +92,7 @@ test('the crew’s question is chosen, answered, challenged and copied; more set
   context,
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
-  await page.goto('/shelf')
-  await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
-  await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+  await openDemo(page)
   await page.goto('/side-by-side?runs=' + range(21, 35))
   const verdict = page.getByTestId('verdict')
   await expect(verdict).toContainText('Gangway 100, Hawser 30 and Hawser 20 can’t be told apart')

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
+import { openDemo } from './steps'
 
 const SCREENS = [
   '/shelf',
@@ -30,9 +31,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     ).newPage()
     const errors: string[] = []
     page.on('pageerror', (error) => errors.push(error.message))
-    await page.goto('/shelf')
-    await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
-    await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+    await openDemo(page)
     for (const screen of SCREENS) {
       await page.goto(screen)
       await expect(page.locator('h1')).toBeVisible()
@@ -64,9 +63,7 @@ test('side by side stays alive with eight runs, and with three at phone width', 
     [{ width: 390, height: 844 }, [2, 3, 4]],
   ] as const) {
     const page = await (await browser.newContext({ viewport })).newPage()
-    await page.goto('/shelf')
-    await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
-    await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+    await openDemo(page)
     await page.goto(`/side-by-side?runs=${ids.map((i) => `demo-${i}`).join()}`)
     await expect(page.getByTestId('results')).toBeVisible()
     // The page answers: a tab that went round for ever would not.

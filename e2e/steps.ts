@@ -26,6 +26,13 @@ export async function pick(page: Page, label: string, option: string | RegExp) {
   }).toPass()
 }
 
+/** A shelf, runs and a plan of the demo, all of it taken in. */
+export async function openDemo(page: Page) {
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
+  await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+}
+
 export async function addDevice(page: Page, name: string, fields: Record<string, string> = {}) {
   await page.getByRole('button', { name: 'Add a device' }).click()
   // The form takes the cursor to its first field as it opens.

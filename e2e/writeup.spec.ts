@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { readFileSync, writeFileSync } from 'node:fs'
-import { pick } from './steps'
+import { openDemo, pick } from './steps'
 
 const HOSTILE = [
   '# We fitted **two** boats',
@@ -16,9 +16,7 @@ test('a comparison is written up, with own words that outlive the figures, and g
   page,
   browser,
 }, info) => {
-  await page.goto('/shelf')
-  await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
-  await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+  await openDemo(page)
   await page.goto('/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
   await page.getByRole('button', { name: 'Write it up' }).click()
   const blocks = page.getByTestId('blocks')
@@ -126,9 +124,7 @@ test('the data behind a write-up show the same figures in another browser; a cha
   page,
   browser,
 }) => {
-  await page.goto('/shelf')
-  await page.getByRole('button', { name: 'Look at the demo logbook' }).click()
-  await expect(page.getByRole('button', { name: 'Edit Taffrail L14' })).toBeVisible()
+  await openDemo(page)
   await page.goto('/side-by-side?runs=demo-3,demo-4,demo-5&worth=7')
   await page.getByRole('button', { name: 'Write it up' }).click()
   await expect(page.getByTestId('blocks')).toContainText('How it was done')

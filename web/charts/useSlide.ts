@@ -1,6 +1,6 @@
 import { useTimeoutFn } from '@vueuse/core'
 import type { Chart } from 'chart.js'
-import { computed, onBeforeUnmount, shallowRef, type CSSProperties, type Ref, type ShallowRef } from 'vue'
+import { computed, onScopeDispose, shallowRef, type CSSProperties, type Ref, type ShallowRef } from 'vue'
 import { covers, type ChartView } from './view'
 import { isMove, whatChanged } from './changes'
 import { drawInTurn, drawNoMore } from './frameTurns'
@@ -151,9 +151,9 @@ export function useSlide(o: UseSlideOptions): UseSlideReturn {
   }
   function makeAndSlide() {
     make()
-    if (wide.value) sliding.value = true
+    sliding.value = wide.value !== null
     // It cannot be made: drawn as it is, then.
-    else o.draw()
+    if (!sliding.value) o.draw()
   }
   function slide(): boolean {
     if (!o.still() || !hasMore()) return false
@@ -163,7 +163,7 @@ export function useSlide(o: UseSlideOptions): UseSlideReturn {
     else drawInTurn(makeAndSlide)
     return true
   }
-  onBeforeUnmount(() => {
+  onScopeDispose(() => {
     for (const deed of [make, settle, makeAndSlide]) drawNoMore(deed)
     drop()
   })

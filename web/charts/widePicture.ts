@@ -6,7 +6,7 @@ import { clockStep, ticksEvery } from './clockTicks'
 
 /**
  * The same chart over all that its points cover, as wide as that is long and with the scale that the still one has: the
- * part of it that is in view lies over the still one to the pixel.
+ * part of it that is in view lies over the still one to within a pixel.
  *
  * @param still the chart in view, drawn
  */
