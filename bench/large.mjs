@@ -53,10 +53,10 @@ try {
   await page.getByText('The file was merged').waitFor()
   const long = file()
   console.log(`A log of ${READINGS.toLocaleString('en')} readings (${Math.round(long.length / 1e6)} MB):`)
-  const path = `${process.env.TMPDIR ?? '/tmp'}/inkpath-long.csv`
+  const onDisk = `${process.env.TMPDIR ?? '/tmp'}/inkpath-long.csv`
   const { writeFileSync, rmSync } = await import('node:fs')
-  writeFileSync(path, long)
-  const choose = () => page.locator('input[type=file]').first().setInputFiles(path)
+  writeFileSync(onDisk, long)
+  const choose = () => page.locator('input[type=file]').first().setInputFiles(onDisk)
   await withTasks(page, 'read half-way and stopped', async () => {
     await choose()
     await page.getByText(/Reading the file: [2-9]\d %/).waitFor()
@@ -74,12 +74,21 @@ try {
     await page.getByTestId('sentence').waitFor({ timeout: 120_000 })
   })
   const url = page.url()
+  const path = () => page.getByRole('img', { name: /^Charge curve/ }).waitFor({ timeout: 120_000 })
+  await page.goto(`${base}/sheet`)
+  await page.waitForTimeout(1500)
+  await withTasks(page, 'its path, opened from the list', async () => {
+    await page.locator('a[href^="/sheet/"]').first().click()
+    await path()
+  })
+  await withTasks(page, '  and its figures', () => page.getByTestId('sentence').waitFor({ timeout: 120_000 }))
   await page.goto(`${base}/shelf`)
   await page.waitForTimeout(500)
-  await withTasks(page, 'opened again', async () => {
+  await withTasks(page, 'its path, in a fresh page', async () => {
     await page.goto(url, { waitUntil: 'commit' })
-    await page.getByRole('img', { name: /^Charge curve/ }).waitFor({ timeout: 120_000 })
+    await path()
   })
+  await withTasks(page, '  and its figures', () => page.getByTestId('sentence').waitFor({ timeout: 120_000 }))
   // What stays in memory of the page, beside the columns as they are read: time, level, volts and watts, 8 bytes each.
   const cdp = await page.context().newCDPSession(page)
   await cdp.send('HeapProfiler.enable')
@@ -98,7 +107,7 @@ try {
   await withTasks(page, 'moved thirty times', async () => {
     for (let i = 0; i < 30; i++) await page.keyboard.press(i % 2 ? 'Shift+ArrowLeft' : 'Shift+ArrowRight')
   })
-  rmSync(path)
+  rmSync(onDisk)
 } finally {
   await close()
 }

@@ -39,10 +39,20 @@ test('a million readings are read with progress, stopped, read again, and looked
   await expect(page.getByTestId('finding-spike')).toContainText('61.5 W')
   await expect(page.getByTestId('parts')).toContainText('18.2')
 
-  // The paths are there before the figures are, and the spike is in sight however closely one looks.
+  // The path is there before its readings are, and the spike is in sight however closely one looks.
+  await expect.poll(() => page.evaluate(countPictures)).toBe(1)
+  let release = () => {}
+  const held = new Promise<void>((resolve) => (release = resolve))
+  await page.route('**/longTraces.worker*', async (route) => {
+    await held
+    await route.continue()
+  })
   await page.reload()
   const charts = page.getByRole('group', { name: /^Paths/ })
-  await expect(charts).toBeVisible()
+  await expect(page.getByRole('img', { name: /^Charge curve over 27 h/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Readings' })).toHaveCount(0)
+  release()
+  await expect(page.getByTestId('sentence')).toBeVisible()
   await charts.focus()
   for (let i = 0; i < 12; i++) await page.keyboard.press('+')
   await expect(charts).toContainText('In view')
@@ -53,3 +63,14 @@ test('a million readings are read with progress, stopped, read again, and looked
   await expect(page.getByRole('row', { name: /12:00:10/ }).first()).toContainText('61.5')
   rmSync(folder, { recursive: true })
 })
+
+/** Runs in the page. */
+const countPictures = async () => {
+  const opening = indexedDB.open('inkpath-log')
+  await new Promise((resolve) => (opening.onsuccess = resolve))
+  const db = opening.result
+  const count = db.transaction('pictures').objectStore('pictures').count()
+  await new Promise((resolve) => (count.onsuccess = resolve))
+  db.close()
+  return count.result
+}

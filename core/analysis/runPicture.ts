@@ -30,6 +30,17 @@ export interface RunPicture {
   worked: Samples
   strips: StripPicture[]
 }
+/** Raised whenever the same trace would be drawn otherwise: a picture that was kept is then drawn anew. */
+export const PICTURE_VERSION = 1
+
+/** A run as a whole, as it is kept beside a long trace, so that its path stands before the trace is read. */
+export interface KeptPicture {
+  /** How long the run lasts, s. */
+  durationS: number
+  /** Levels whose change was watched, percent, and when, s. */
+  watched: { t: number; percent: number }[]
+  picture: RunPicture
+}
 export interface PictureOptions {
   /** What is in view, s; all of it where it is left out. */
   view?: Stretch

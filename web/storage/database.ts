@@ -15,6 +15,8 @@ export type EditionName = keyof typeof editionDrawers
 export const traceDrawer = drawer('traces')
 /** Headline figures of runs: worked out, so that they can always be worked out anew. */
 export const headlineDrawer = drawer('headlines')
+/** What was drawn of long runs as a whole: drawn anew whenever it is not there. */
+export const pictureDrawer = drawer('pictures')
 export const journalDrawer = drawer('journal')
 export const metaDrawer = drawer('meta')
 /** Where versions 1 and 2 of the program kept gear and runs. */
@@ -26,6 +28,7 @@ const DRAWERS = [
   editionDrawers.b,
   traceDrawer,
   headlineDrawer,
+  pictureDrawer,
   journalDrawer,
   metaDrawer,
   oldGearDrawer,

@@ -98,7 +98,7 @@ async function putRecord(
     return undefined
   }
   const before = (await drawer.getItem<Envelope>(key))?.trace
-  const traceKey = trace ? newTraceKey(record.id) : before
+  const traceKey = trace ? newTraceKey(record.id, trace) : before
   if (traceKey === undefined) throw new Error('A run cannot be kept without its readings.')
   const envelope = sealed('runs', record as Run, revision, traceKey)
   if (trace) await storeTrace(traceKey, trace)
@@ -196,7 +196,7 @@ async function listsWith(
   const taken = new Set<Run>(lists.runs)
   for (const { run, trace } of incoming.runs) {
     if (!taken.has(run)) continue
-    const key = newTraceKey(run.id)
+    const key = newTraceKey(run.id, trace)
     fresh.push(key)
     await storeTrace(key, trace)
     traces.set(run.id, key)

@@ -56,7 +56,7 @@ async function takeOver(name: CollectionName, item: Raw): Promise<void> {
 async function withTrace(run: Raw, id: string, trace: Trace): Promise<Partial<Envelope>> {
   try {
     const { mended, said } = mendTrace(trace)
-    const key = newTraceKey(id)
+    const key = newTraceKey(id, mended)
     await storeTrace(key, mended)
     const notes = [run.notes, ...said].filter(Boolean).join(' ')
     return { item: { ...run, notes }, trace: key }
@@ -85,7 +85,7 @@ async function takeOverPending(): Promise<void> {
       for (const item of logbook[name])
         await put(recordKey(name, item.id), { v: LOGBOOK_SCHEMA_VERSION, rev: 0, item })
   for (const { run, trace } of logbook.runs) {
-    const key = newTraceKey(run.id)
+    const key = newTraceKey(run.id, trace)
     await storeTrace(key, trace)
     await put(recordKey('runs', run.id), { v: LOGBOOK_SCHEMA_VERSION, rev: 0, item: run, trace: key })
   }

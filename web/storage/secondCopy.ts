@@ -7,6 +7,7 @@ import { danglingIn } from '@core/logbook/references'
 import { traceFromJson } from '@core/logbook/traceColumns'
 import type { Trace } from '@core/trace/trace'
 import type { CopyMark, CopyWork } from '../workers/copy.worker'
+import { handOver } from '../workers/handOver'
 import type { OpenedLogbook } from './logbookStorage'
 import { journalFrom, type JournalLine, type ReadJournal } from './journal'
 import { readTrace } from './traces'
@@ -76,7 +77,7 @@ export const copyRecord = <K extends CollectionName>(
   trace?: Trace,
 ): Promise<void> =>
   copying(async (copy) => {
-    await copy.put(number, collection, record, trace)
+    await copy.put(number, collection, record, trace && (await handOver(copy, trace)))
     await copy.moveMark({ number, revision, at: new Date().toISOString() })
   })
 
@@ -122,7 +123,7 @@ async function putOne(
   // A run whose readings cannot be read here may be whole in the copy: its file is left as it is.
   if (collection === 'runs' && !(read && 'trace' in read)) return
   const trace = read && 'trace' in read ? read.trace : undefined
-  await copy.put(pointer.number, collection, record, trace)
+  await copy.put(pointer.number, collection, record, trace && (await handOver(copy, trace)))
 }
 
 /** Which edition and revision the copy holds; null where there is none. */

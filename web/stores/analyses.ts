@@ -11,6 +11,7 @@ import { isSound, type Run } from '@core/logbook/run'
 import { parseClaims } from '@core/gear/claims'
 import { capacityThen, unknownConditions } from '@core/protocol/runConditions'
 import { dropHeadlinesBut, keepHeadline, readHeadlines, type KeptHeadline } from '../storage/headlines'
+import { dropPicturesBut } from '../storage/pictures'
 import { analysisWork } from '../workers/analysis'
 import { handOver } from '../workers/handOver'
 import { asked } from './asked'
@@ -162,7 +163,8 @@ export const useAnalyses = defineStore('analyses', () => {
         if (!headline(id) && logbook.run(id)) await figuresOf(id).catch(() => undefined)
         if (performance.now() - shownAt > LISTS_TOLD_MS) showFresh()
       }
-      await dropHeadlinesBut(new Set(logbook.runs.map((r) => r.id)))
+      const ids = new Set(logbook.runs.map((r) => r.id))
+      await Promise.all([dropHeadlinesBut(ids), dropPicturesBut(ids)])
     })().finally(() => {
       filling = undefined
       showFresh()

@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import { traceToJson } from '@core/logbook/traceColumns'
 import type { Trace } from '@core/trace/trace'
+import { traceParts } from './traceParts'
 
 /**
  * Writes the second copy into the browser's private file system, off the main thread. Records are files of their own,
@@ -137,7 +138,10 @@ async function closeJournal(runId: string): Promise<void> {
 
 let failed: (reason: string) => void = () => undefined
 
+const parts = traceParts()
+
 const work = {
+  part: parts.part,
   /** Whether this browser has a private file system at all; `onFailure` hears of journals that could not be flushed. */
   async begin(onFailure: (reason: string) => void): Promise<boolean> {
     failed = onFailure
@@ -168,8 +172,14 @@ const work = {
   },
 
   /** Writes a record just as it stands in an exported logbook: a million readings become text here. */
-  async put(number: number, collection: string, record: { id: string }, trace?: Trace): Promise<void> {
-    const text = JSON.stringify(trace ? { ...record, trace: traceToJson(trace) } : record)
+  async put(
+    number: number,
+    collection: string,
+    record: { id: string },
+    trace?: Trace | string,
+  ): Promise<void> {
+    const readings = trace === undefined ? {} : { trace: traceToJson(parts.whole(trace)) }
+    const text = JSON.stringify({ ...record, ...readings })
     await writeFile([edition(number), collection], await fileName(record.id), text)
   },
   async drop(number: number, collection: string, id: string): Promise<void> {

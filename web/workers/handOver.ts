@@ -7,8 +7,10 @@ export interface TakesParts {
   part: (id: string, name: string, column: Float64Array | string[]) => void
 }
 
-/** Up to so many readings a trace is sent as one message. */
-const SENT_AT_ONCE = 30_000
+/** Up to so many readings a trace is copied, checked and drawn at once; a longer one would hold the page up. */
+const SHORT = 30_000
+export const isLong = ({ time }: Trace): boolean => time.length > SHORT
+
 let handed = 0
 
 /**
@@ -16,7 +18,7 @@ let handed = 0
  * would hold the page up. What comes back stands for the trace in the next call of the same worker.
  */
 export async function handOver(work: Remote<TakesParts>, trace: Trace): Promise<Trace | string> {
-  if (trace.time.length <= SENT_AT_ONCE) return { ...trace, temperatures: { ...trace.temperatures } }
+  if (!isLong(trace)) return { ...trace, temperatures: { ...trace.temperatures } }
   const id = `trace ${++handed}`
   // A part is waited for before the next goes: whatever else the page has to do comes in between.
   for (const name of partsOf(trace)) await work.part(id, name, columnOfPart(trace, name))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Analysis } from '@core/analysis/analyse'
-import { stripColumn } from '@core/analysis/runPicture'
+import { stripColumn, type KeptPicture, type RunPicture } from '@core/analysis/runPicture'
 import type { Finding } from '@core/analysis/findings/findings'
 import type { Run } from '@core/logbook/run'
 import { firstAfter, samplesOf, valueAt } from '@core/trace/samples'
@@ -15,13 +15,17 @@ import { covers, type ChartView } from '../../charts/view'
 import { useChartView } from '../../charts/useChartView'
 import { useOneByOne } from '../../composables/useOneByOne'
 import { countedTrace } from '../../stores/counted'
+import { keepRunPicture } from '../../stores/pictures'
 import PartsRuler from './PartsRuler.vue'
 import { levelPaths, stripsOf } from './runPaths'
 import { useRunPicture } from './useRunPicture'
 
 const props = defineProps<{
   run: Run
-  trace: Trace
+  /** Undefined while it is read. */
+  trace: Trace | undefined
+  /** How the run was drawn last, where that was kept. */
+  kept: KeptPicture | undefined
   /** Undefined while it is worked out: the paths need not wait for it. */
   analysis: Analysis | undefined
   sourceName: string
@@ -30,16 +34,26 @@ const props = defineProps<{
   letters: (finding: Finding) => string
 }>()
 
-const whole = computed(() => Math.max(60, durationOf(props.trace) * 1.02))
+const lasts = computed(() => (props.trace ? durationOf(props.trace) : (props.kept?.durationS ?? 0)))
+const whole = computed(() => Math.max(60, lasts.value * 1.02))
 const { view, stretch, isWhole, show, showAll, cursor, point, onKey } = useChartView(whole)
 /** The path first, then strip by strip. */
 const drawn = useOneByOne()
-const counted = computed(() => countedTrace(props.run, props.trace))
+const counted = computed(() => props.trace && countedTrace(props.run, props.trace))
+const watched = computed(() => (props.trace ? watchedOf(props.trace) : (props.kept?.watched ?? [])))
 const picture = useRunPicture({
   trace: counted,
+  kept: () => props.kept?.picture,
   options: () => ({ view: stretch.value, spans: WIDEST_PX * stretch.value.views }),
   across: () => props.across,
+  onDrawn: keepWhole,
 })
+/** The next time it is opened, its path need not wait for its readings. */
+function keepWhole(picture: RunPicture, of: Trace) {
+  const isAll = props.across === 'clock' && picture.view?.from === 0 && picture.view.until === whole.value
+  if (!isAll || of !== counted.value) return
+  void keepRunPicture(props.run, { durationS: lasts.value, watched: watched.value, picture })
+}
 /** A long run is drawn elsewhere: its frame moves on once its path is there for it, and not before. */
 const seen = computed<ChartView>((before) => {
   const drawn = picture.value?.view
@@ -62,7 +76,7 @@ const flags = computed<Flag[]>(() =>
       text: `${NAMES[m.percent]}  ${withDoubt(m.timeS, m.uncertaintyS)}`,
     })),
 )
-const rings = computed(() => watchedOf(props.trace).map(({ t, percent }) => ({ x: t, y: percent })))
+const rings = computed(() => watched.value.map(({ t, percent }) => ({ x: t, y: percent })))
 const events = computed(() => props.run.events.map((e) => ({ x: e.t, text: e.text })))
 /** Findings stand at their place on the path; the list beside it has their words. */
 const places = computed(() =>
@@ -70,7 +84,7 @@ const places = computed(() =>
 )
 const summary = computed(
   () =>
-    `Charge curve over ${duration(durationOf(props.trace))}` +
+    `Charge curve over ${duration(lasts.value)}` +
     (props.analysis
       ? `, from ${props.analysis.startPercent} to ${props.analysis.endPercent} percent. `
       : '. ') +
@@ -79,10 +93,11 @@ const summary = computed(
 /** Everything at the cursor, as it was read or lies between two readings. */
 const readOff = computed(() => {
   const at = cursor.value
-  if (at === null || props.across === 'level' || !picture.value) return ''
-  const { time, percent } = counted.value
+  if (at === null || props.across === 'level' || !picture.value || !counted.value) return ''
+  const trace = counted.value
+  const { time, percent } = trace
   const told = strips.value.map(({ key, unit, label }) => {
-    const value = valueAt(samplesOf(time, stripColumn(counted.value, key)), at)
+    const value = valueAt(samplesOf(time, stripColumn(trace, key)), at)
     return Number.isNaN(value)
       ? ''
       : `${key.startsWith('place') ? `${label} ` : ''}${figure(value, unit === '°C' ? 1 : 2, unit)}`

@@ -28,7 +28,7 @@ import { useRun } from './useRun'
 
 const props = defineProps<{ id: string }>()
 const logbook = useLogbook()
-const { run, trace, analysis, state } = useRun(() => props.id)
+const { run, trace, kept, analysis, state } = useRun(() => props.id)
 const view = ref<'paths' | 'level' | 'readings'>('paths')
 
 const { shown: findings, loudest, others, letterOf } = useFindings(run, analysis)
@@ -73,23 +73,24 @@ const stateWords = computed(() => {
       <p v-else-if="state === 'failed'" role="alert">
         This run’s readings could not be read from storage. Import the logbook’s file again.
       </p>
-      <template v-if="trace">
+      <template v-if="trace || kept">
         <p v-if="analysis" class="sentence" data-testid="sentence">
           {{ sentence }} <span class="quiet">{{ curveSentence(analysis) }}</span>
         </p>
         <p v-if="run.notes" class="quiet">{{ run.notes }}</p>
-        <template v-if="view !== 'readings'">
+        <template v-if="!trace || view !== 'readings'">
           <div class="desk">
             <RunCharts
               :run="run"
               :trace="trace"
+              :kept="kept"
               :analysis="analysis"
               :source-name="source?.name ?? ''"
               :across="view === 'level' ? 'level' : 'clock'"
               :letters="letterOf"
               :findings="findings"
             />
-            <aside v-if="analysis">
+            <aside v-if="analysis && trace">
               <KeyFigures :analysis="analysis" :run="run" />
               <FindingList :run="run" :findings="loudest" :letter-of="letterOf" />
               <p v-if="others.length" class="quiet">
@@ -98,7 +99,7 @@ const stateWords = computed(() => {
               <InTurn :turn="1"><RunDeeds :run="run" :trace="trace" /></InTurn>
             </aside>
           </div>
-          <template v-if="analysis">
+          <template v-if="analysis && trace">
             <InTurn :turn="4">
               <CurveTables :analysis="analysis" :usable-wh="capacityThen(run.conditions).usableWh" />
             </InTurn>
@@ -108,7 +109,7 @@ const stateWords = computed(() => {
             <h2>More findings</h2>
             <FindingList :run="run" :findings="others" :letter-of="letterOf" />
           </section>
-          <InTurn :turn="6">
+          <InTurn v-if="trace" :turn="6">
             <LoadTable :run="run" :trace="trace" />
             <EventList :run="run" :duration-s="durationOf(trace)" />
           </InTurn>

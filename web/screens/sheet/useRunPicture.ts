@@ -16,27 +16,35 @@ import {
   type RunPicture,
 } from '@core/analysis/runPicture'
 import type { Trace } from '@core/trace/trace'
-import { handOver } from '../../workers/handOver'
+import { handOver, isLong } from '../../workers/handOver'
 import { drawElsewhere, type PictureInHand } from '../../workers/picture'
 
-/** Up to so many readings a run is drawn at once: a worker's answer would come later than the picture. */
-const DRAWN_AT_ONCE = 30_000
-
 export interface UseRunPictureOptions {
-  trace: MaybeRefOrGetter<Trace>
+  /** Undefined while it is read. */
+  trace: MaybeRefOrGetter<Trace | undefined>
+  /** How the whole was drawn last: it stands until this time's picture is there. */
+  kept: MaybeRefOrGetter<RunPicture | undefined>
   options: MaybeRefOrGetter<PictureOptions>
   across: MaybeRefOrGetter<'clock' | 'level'>
+  /** Told what was drawn elsewhere, and of which readings. */
+  onDrawn: (picture: RunPicture, trace: Trace) => void
 }
 
 /**
  * What is to be drawn of a run: of a long one by a worker, so that a million readings hold nothing up. Undefined until
- * the first picture is there; then the last one stands until the next comes.
+ * the first picture is there, or the one that was kept; then the last one stands until the next comes.
  */
-export function useRunPicture({ trace, options, across }: UseRunPictureOptions): ComputedRef<RunPicture | undefined> {
+export function useRunPicture({ trace, kept, options, across, onDrawn }: UseRunPictureOptions): ComputedRef<RunPicture | undefined> {
   /** A worker that cannot run leaves it to the page: slow, but drawn. */
   const failed = ref(false)
-  const isLong = computed(() => !failed.value && toValue(trace).time.length > DRAWN_AT_ONCE)
-  const samples = computed(() => (isLong.value ? null : samplesOfRun(toValue(trace))))
+  const elsewhere = computed(() => {
+    const now = toValue(trace)
+    return now && !failed.value && isLong(now) ? now : undefined
+  })
+  const samples = computed(() => {
+    const now = toValue(trace)
+    return now && !elsewhere.value ? samplesOfRun(now) : null
+  })
   const own = computed(() => {
     if (!samples.value) return undefined
     return toValue(across) === 'level'
@@ -45,7 +53,7 @@ export function useRunPicture({ trace, options, across }: UseRunPictureOptions):
   })
 
   const drawn = shallowRef<RunPicture>()
-  let inHand: PictureInHand | undefined
+  let inHand: (PictureInHand & { trace: Trace }) | undefined
   /** What is asked for while the worker draws is asked for once it has: only the last of it is wanted. */
   let drawing = false
   let stale = false
@@ -54,15 +62,18 @@ export function useRunPicture({ trace, options, across }: UseRunPictureOptions):
     stale = drawing
     if (drawing) return
     drawing = true
-    const { work } = inHand
+    const { work, trace } = inHand
     const picture = await work.draw({ ...toValue(options) }, toValue(across)).catch(() => null)
     drawing = false
     if (inHand?.work !== work) return
-    if (picture) drawn.value = picture
+    if (picture) {
+      drawn.value = picture
+      onDrawn(picture, trace)
+    }
     if (stale) void draw()
   }
   async function begin(trace: Trace) {
-    const mine = (inHand = drawElsewhere(() => (failed.value = true)))
+    const mine = (inHand = { trace, ...drawElsewhere(() => (failed.value = true)) })
     try {
       await mine.work.take(await handOver(mine.work, trace))
       if (inHand === mine) await draw()
@@ -77,16 +88,17 @@ export function useRunPicture({ trace, options, across }: UseRunPictureOptions):
     drawing = false
   }
   watch(
-    () => toValue(trace),
+    elsewhere,
     (now) => {
       end()
       drawn.value = undefined
-      if (!isLong.value) return
-      void begin(now)
+      if (now) void begin(now)
     },
     { immediate: true },
   )
   watch([() => toValue(options), () => toValue(across)], () => void draw())
   onScopeDispose(end)
-  return computed(() => own.value ?? drawn.value)
+  return computed(
+    () => own.value ?? drawn.value ?? (toValue(across) === 'clock' ? toValue(kept) : undefined),
+  )
 } // prettier-ignore
