@@ -119,9 +119,12 @@ function staircase(seed: number): { points: Point[]; edges: number[] } {
   return { points, edges }
 }
 
+/** Fewer where each change to the program is tried: what the many are for is a share of them. */
+const STAIRCASES = process.env.MUTANTS_ROOM ? 12 : 200
+
 it('finds the holds of 200 staircases within a minute, and none in smooth tapers', () => {
   let [counted, edgesWithin, allEdges, falseHolds] = [0, 0, 0, 0]
-  for (let seed = 1; seed <= 200; seed++) {
+  for (let seed = 1; seed <= STAIRCASES; seed++) {
     const { points, edges } = staircase(seed)
     const found = holdsIn(readAlong(points, { noise: 0.02, seed })).flatMap((h) => [h.startS, h.endS])
     if (found.length === edges.length) counted++
@@ -131,9 +134,9 @@ it('finds the holds of 200 staircases within a minute, and none in smooth tapers
     const taper = Array.from({ length: 3 * tau }, (_, m): Point => [m, 30 * Math.exp(-m / tau)])
     if (holdsIn(readAlong(taper, { noise: 0.02, seed })).length > 0) falseHolds++
   }
-  expect(counted).toBe(200)
+  expect(counted).toBe(STAIRCASES)
   expect(edgesWithin / allEdges).toBeGreaterThan(0.99)
-  expect(falseHolds).toBeLessThanOrEqual(10)
+  expect(falseHolds / STAIRCASES).toBeLessThanOrEqual(0.05)
 })
 
 it('keeps its parts when watts are scaled or the clock is shifted', () => {

@@ -5,6 +5,7 @@ import { clock, duration } from '@core/words/figures'
 import { problemInWords } from '@core/formats/problem'
 import { channel } from '@core/trace/channels'
 import { channelsOf, durationOf } from '@core/trace/trace'
+import InTurn from '../../components/InTurn.vue'
 import PathChart from '../../charts/PathChart.vue'
 import { named } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
@@ -168,19 +169,25 @@ async function take(wide?: {
     <ColumnPicker v-if="!opened.own || failure" :opened="opened" @change="files.readColumns($event)" />
     <template v-if="result || isWide">
       <div v-if="hasGear" class="pair">
-        <FormPick v-model="given.deviceId" label="Device" :items="named(logbook.devices)" />
-        <FormPick v-if="!isWide" v-model="given.sourceId" label="Source" :items="named(logbook.sources)" />
-        <FormPick v-model="given.cableId" label="Cable" :items="optional(logbook.cables)" />
-        <FormPick v-if="meters.length" v-model="given.meterId" label="Meter" :items="optional(meters)" />
-        <FormText v-if="!result?.startedAt" v-model="day" label="Power-on" type="datetime-local" />
-        <FormText
-          v-if="!isWide && !joining && result"
-          v-model="powerOn"
-          label="Clock at the switch"
-          placeholder="0:12:31"
-          :error="powerOnError"
-        />
-        <FormText v-model="given.notes" label="Notes" maxlength="1000" />
+        <InTurn :turn="1">
+          <FormPick v-model="given.deviceId" label="Device" :items="named(logbook.devices)" />
+          <FormPick v-if="!isWide" v-model="given.sourceId" label="Source" :items="named(logbook.sources)" />
+        </InTurn>
+        <InTurn :turn="2">
+          <FormPick v-model="given.cableId" label="Cable" :items="optional(logbook.cables)" />
+          <FormPick v-if="meters.length" v-model="given.meterId" label="Meter" :items="optional(meters)" />
+        </InTurn>
+        <InTurn :turn="3">
+          <FormText v-if="!result?.startedAt" v-model="day" label="Power-on" type="datetime-local" />
+          <FormText
+            v-if="!isWide && !joining && result"
+            v-model="powerOn"
+            label="Clock at the switch"
+            placeholder="0:12:31"
+            :error="powerOnError"
+          />
+          <FormText v-model="given.notes" label="Notes" maxlength="1000" />
+        </InTurn>
       </div>
       <p v-else>
         Put the device and the source on the <router-link to="/shelf">shelf</router-link> first; the file

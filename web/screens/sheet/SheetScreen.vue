@@ -91,12 +91,14 @@ const stateWords = computed(() => {
               :findings="findings"
             />
             <aside v-if="analysis && trace">
-              <KeyFigures :analysis="analysis" :run="run" />
-              <FindingList :run="run" :findings="loudest" :letter-of="letterOf" />
-              <p v-if="others.length" class="quiet">
-                <a href="#findings">{{ others.length }} more below</a>
-              </p>
-              <InTurn :turn="1"><RunDeeds :run="run" :trace="trace" /></InTurn>
+              <InTurn :turn="1"><KeyFigures :analysis="analysis" :run="run" /></InTurn>
+              <InTurn :turn="2">
+                <FindingList :run="run" :findings="loudest" :letter-of="letterOf" />
+                <p v-if="others.length" class="quiet">
+                  <a href="#findings">{{ others.length }} more below</a>
+                </p>
+              </InTurn>
+              <InTurn :turn="3"><RunDeeds :run="run" :trace="trace" /></InTurn>
             </aside>
           </div>
           <template v-if="analysis && trace">
