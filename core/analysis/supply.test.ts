@@ -78,3 +78,67 @@ it('takes each of a hand’s few readings for what it says', () => {
     [1800, 1800, 5, 'fixed'],
   ])
 })
+
+/** Readings as they are: seconds, volts and amperes. */
+const read = (rows: readonly (readonly [number, number, number?])[]): Trace => ({
+  time: Float64Array.from(rows, ([t]) => t),
+  voltage: Float64Array.from(rows, ([, v]) => v),
+  current: Float64Array.from(rows, ([, , a]) => a ?? NaN),
+  temperatures: {},
+})
+const levels = (rows: readonly (readonly [number, number, number?])[]) =>
+  supplyOf(read(rows)).map(({ volts }) => volts)
+/** So many readings at one voltage, a tenth of a second apart. */
+const tenths = (...stretches: [number, number][]) =>
+  stretches.flatMap(([count, volts]) => Array<number>(count).fill(volts)).map((v, i) => [i / 10, v] as const)
+/** A hundred and one readings, a second apart: volts from one value evenly to another. */
+const ramp = (from: number, to: number, amps: (share: number) => number = () => NaN) =>
+  Array.from({ length: 101 }, (_, i) => [i, from + ((to - from) * i) / 100, amps(i / 100)] as const)
+
+it('takes what is within a tenth below a level and a twentieth above it for that level', () => {
+  const single = (volts: number) => levels([[0, volts], [60, volts], [120, volts]])[0] // prettier-ignore
+  expect([4.5, 5.25, 8.1, 9.45, 18.0, 21.0].map(single)).toEqual([5, 5, 9, 9, 20, 20])
+  for (const volts of [4.49, 5.26, 8.09, 9.46, 10.7]) expect(single(volts)).toBeCloseTo(volts, 9)
+  expect([26, 33, 45].map(single)).toEqual([28, 36, 48])
+  expect(levels([[0, 1.99], [60, 1.99]])).toEqual([]) // prettier-ignore
+  expect(levels([[0, 2], [60, 2]])).toEqual([2]) // prettier-ignore
+})
+
+it('calls a change of more than half a volt, and of more than 6 % of the lower, a step', () => {
+  const two = (a: number, b: number) => supplyOf(read([[0, a], [60, a], [120, b], [180, b]])).length // prettier-ignore
+  expect([two(6, 6.5), two(6, 6.51), two(6.51, 6)]).toEqual([1, 2, 2])
+  expect([two(20, 21.19), two(20, 21.21), two(21.21, 20), two(-20, -21.19)]).toEqual([1, 2, 2, 0])
+  // Two stretches that are the same level are one, with the end of the second.
+  expect(supplyOf(read([[0, 8.2], [60, 8.2], [120, 8.8], [180, 8.8]]))).toMatchObject([{ startS: 0, endS: 180, volts: 9 }]) // prettier-ignore
+})
+
+it('needs three readings, or a second, or a reading that stands alone, for a level', () => {
+  expect(levels(tenths([20, 5], [2, 9], [20, 5]))).toEqual([5])
+  expect(levels(tenths([20, 5], [3, 9], [20, 5]))).toEqual([5, 9, 5])
+  const two = (apart: number) => levels([[0, 5], [0.3, 5], [0.6, 5], [1, 9], [1 + apart, 9], [2.1, 5], [2.4, 5], [2.7, 5]]) // prettier-ignore
+  expect([two(0.9), two(1)]).toEqual([[5], [5, 9, 5]])
+  const alone = (apart: number) => levels([[0, 5], [1, 5], [2, 5], [2 + apart, 9], [2 + 2 * apart, 5]]) // prettier-ignore
+  expect([alone(5), alone(5.1)]).toEqual([[5], [5, 9, 5]])
+})
+
+it('calls adjustable what wanders by more than 0.15 V and 2 %, beyond what 0.6 Ω of cable explain', () => {
+  const mode = (rows: readonly (readonly [number, number, number?])[]) =>
+    supplyOf(read(rows)).map((s) => s.mode)
+  // Nine tenths of the range count.
+  expect([mode(ramp(5, 5.16)), mode(ramp(5, 5.18))]).toEqual([['fixed'], ['adjustable']])
+  expect([mode(ramp(20, 20.43)), mode(ramp(20, 20.47))]).toEqual([['fixed'], ['adjustable']])
+  const across = (ohms: number) => mode(ramp(9, 9 - ohms, (share) => share))
+  expect([across(0.6), across(0.79), across(0.9)]).toEqual([['fixed'], ['fixed'], ['adjustable']])
+  // Volts that rise with the current are no cable's doing.
+  expect(mode(ramp(8.6, 9.1, (share) => share))).toEqual(['adjustable'])
+  expect(supplyOf(read(ramp(8.6, 9.1)))[0].volts).toBeCloseTo(8.85, 9)
+})
+
+it('gives the load from where current flows, as its median', () => {
+  const ohms = (rows: readonly (readonly [number, number, number?])[]) => supplyOf(read(rows))[0].ohms
+  expect(ohms([[0, 5, 1], [60, 5, 2], [120, 5, 0.5], [180, 5, 0.01]])).toBe(5) // prettier-ignore
+  expect(ohms([[0, 5, 0.01], [60, 5, 0]])).toBeNaN() // prettier-ignore
+  expect(ohms([[0, 5], [60, 5, 2.5]])).toBe(2) // prettier-ignore
+  // A row without volts has no load.
+  expect(ohms([[0, 5, 1], [30, NaN, 9], [60, 5, 1], [120, 5, 1]])).toBe(5) // prettier-ignore
+})

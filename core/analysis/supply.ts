@@ -45,13 +45,13 @@ export function supplyOf(trace: Trace): Supply[] {
   const amps = ampsBeside(trace)
   const kept = joinedAcross(stretchesOf({ t, v }), { t, v })
   const levels = kept.map((part, i): Supply => {
-    const volts = thinned(v.subarray(part.from, part.to))
-    const current = thinned(amps.subarray(part.from, part.to))
+    const volts = thinned(within(v, part))
+    const current = thinned(within(amps, part))
     const wanders = wanderOf(volts, current) > Math.max(WANDER_V, WANDER_SHARE * middle(volts))
     const level = LEVELS.find((l) => middle(volts) >= BELOW * l && middle(volts) <= ABOVE * l)
     return {
-      startS: t[part.from],
-      endS: i + 1 < kept.length ? t[kept[i + 1].from] : t[part.to - 1],
+      startS: t[part[0].from],
+      endS: i + 1 < kept.length ? t[kept[i + 1][0].from] : t[endOf(part) - 1],
       volts: wanders || level === undefined ? meanOf(volts) : level,
       mode: wanders ? 'adjustable' : 'fixed',
       ohms: middle(
@@ -80,18 +80,35 @@ function stretchesOf({ v }: Samples): Stretch[] {
 const isStep = (a: number, b: number): boolean =>
   Math.abs(b - a) > Math.max(STEP_V, STEP_SHARE * Math.min(Math.abs(a), Math.abs(b)))
 
-/** Slopes and spikes left out; what goes on behind one as it was before is one stretch. */
-function joinedAcross(stretches: readonly Stretch[], { t, v }: Samples): Stretch[] {
+/** Stretches of one level, with slopes and spikes left out between them. */
+type Held = Stretch[]
+const endOf = (held: Held): number => held[held.length - 1].to
+
+/** Its readings, without those of the spikes between: a level is not what a spike was. */
+function within(values: Float64Array, held: Held): Float64Array {
+  const pieces = held.map(({ from, to }) => values.subarray(from, to))
+  if (pieces.length === 1) return pieces[0]
+  const together = new Float64Array(pieces.reduce((sum, piece) => sum + piece.length, 0))
+  let at = 0
+  for (const piece of pieces) {
+    together.set(piece, at)
+    at += piece.length
+  }
+  return together
+}
+
+/** Slopes and spikes left out; what goes on behind one as it was before is one level. */
+function joinedAcross(stretches: readonly Stretch[], { t, v }: Samples): Held[] {
   const isLong = ({ from, to }: Stretch) => to - from >= FEWEST || t[to - 1] - t[from] >= SHORTEST_S
   // Where readings stand further apart than a change of level takes, each may be a level of its own.
   const alone = ({ from, to }: Stretch) =>
     to - from === 1 && (t[to] ?? Infinity) - (t[from - 1] ?? -Infinity) > 10
-  const kept: Stretch[] = []
+  const kept: Held[] = []
   for (const stretch of stretches) {
     if (!isLong(stretch) && !alone(stretch)) continue
     const before = kept.at(-1)
-    if (before && !isStep(v[before.to - 1], v[stretch.from])) before.to = stretch.to
-    else kept.push({ ...stretch })
+    if (before && !isStep(v[endOf(before) - 1], v[stretch.from])) before.push(stretch)
+    else kept.push([stretch])
   }
   return kept
 }
