@@ -1,9 +1,12 @@
+import { availableParallelism } from 'node:os'
 import { defineConfig } from 'vitest/config'
 import { resolve, shared } from './vitest.shared.ts'
 
 export default defineConfig({
   resolve,
   test: {
+    // Every core: left to itself it keeps one free, which on two cores is half of them.
+    maxWorkers: availableParallelism(),
     projects: [
       {
         resolve,
