@@ -178,13 +178,23 @@ export const useLogbook = defineStore('logbook', () => {
     return async () => void (await putRun(run, trace))
   }
 
+  /** Traces on their way out of storage, by where they lie: whoever asks meanwhile waits for the same. */
+  const coming = new Map<string, Promise<Trace | undefined>>()
+
   /** A run's trace, for a look only: it is not kept in memory. */
   async function readingsOf(id: string): Promise<Trace | undefined> {
     const known = traces.get(id)
     const key = traceKeys.get(id)
     if (known || key === undefined) return known
-    const read = await storage.readTrace(key)
-    return 'trace' in read ? read.trace : undefined
+    let read = coming.get(key)
+    if (!read) {
+      read = storage
+        .readTrace(key)
+        .then((found) => ('trace' in found ? found.trace : undefined))
+        .finally(() => coming.delete(key))
+      coming.set(key, read)
+    }
+    return read
   }
 
   /** A run's trace, from now on in memory for the screens. */

@@ -132,15 +132,16 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
         <div class="desk">
           <ComparePaths :paths="paths" :across="across" :names="Object.values(names)" />
           <aside>
-            <RankingList
-              v-if="!stopped"
-              v-model:lifted="lifted"
-              :goal="goal"
-              :ranking="ranking"
-              :setups="setups"
-              :names="setupNames"
-              :inks="inks"
-            />
+            <InTurn v-if="!stopped" :turn="1">
+              <RankingList
+                v-model:lifted="lifted"
+                :goal="goal"
+                :ranking="ranking"
+                :setups="setups"
+                :names="setupNames"
+                :inks="inks"
+              />
+            </InTurn>
             <p v-for="words in changes" :key="words" class="quiet" data-testid="lead-change">{{ words }}</p>
             <p v-if="odd.length" class="quiet">
               Not equal: {{ odd.map((r) => r.label.toLowerCase()).join(', ') }}.
