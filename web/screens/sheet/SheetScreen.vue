@@ -72,6 +72,7 @@ const stateWords = computed(() => {
       <p v-if="state === 'working'" role="status">Working out the figures …</p>
       <p v-else-if="state === 'failed'" role="alert">
         This run’s readings could not be read from storage. Import the logbook’s file again.
+        <template v-if="kept">Its path is shown as it was drawn last.</template>
       </p>
       <template v-if="trace || kept">
         <p v-if="analysis" class="sentence" data-testid="sentence">
