@@ -218,7 +218,7 @@ async function take(wide?: {
 <style scoped>
 .pair {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(225px, 1fr));
   gap: 8px 24px;
 }
 ul {
