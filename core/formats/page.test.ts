@@ -26,6 +26,18 @@ const picture = (ends: string[]) => ({
 }) // prettier-ignore
 const options = { width: 800, height: 400, inks: [{ colour: '#123456', dash: [] }], text: '#000', quiet: '#666', ground: '#fff', mark: 'simulated' } // prettier-ignore
 
+const bar = (name: string, value: number, spread: number, said = String(value)) => ({ name, value, spread, said })
+/** Bars, their spreads and words, as they stand in a picture of 800 × 400 px. */
+function drawn(bars: ReturnType<typeof bar>[], over: object = {}) {
+  const svg = svgPicture({ kind: 'bars', alt: 'bars', bars }, { ...options, mark: '', ...over })
+  const all = (pattern: RegExp) => [...svg.matchAll(pattern)].map(([, ...parts]) => parts.join(' '))
+  return {
+    bars: all(/<rect x="([^"]+)" y="([^"]+)" width="([^"]+)" height="([^"]+)" fill="#123456"/g),
+    spreads: all(/<line x1="([^"]+)" y1="([^"]+)" x2="([^"]+)" y2="([^"]+)" stroke="#000" stroke-width="2"/g),
+    texts: [...svg.matchAll(/<text x="([^"]+)" y="([^"]+)"[^>]*text-anchor="(\w+)"[^>]*>([^<]*)</g)].map(([, x, y, anchor, text]) => `${text} ${x} ${y} ${anchor}`),
+  }
+} // prettier-ignore
+
 describe('a page for others', () => {
   it('lets no markup of a name through, and says that it is simulated', () => {
     const html = pageHtml(page, { a: { light: svgPicture(picture(['1 h']), options), dark: '' } })
@@ -143,10 +155,25 @@ describe('a page for others', () => {
   })
 
   it('draws a bar for each, and none where there is no figure', () => {
-    const bars = [{ name: 'a', value: 10, spread: 1, said: '10' }, { name: 'b', value: NaN, spread: NaN, said: 'not reached' }] // prettier-ignore
-    const svg = svgPicture({ kind: 'bars', alt: 'bars', bars }, options)
-    expect(svg.match(/<rect/g)).toHaveLength(2)
-    expect(svg).toContain('not reached')
-    expect(svg).not.toContain('NaN')
-  })
+    // Names take 208 of 800 px and what is said 176: 416 px for the longest with its spread, 12.
+    const bars = [bar('a', 10, 2), bar('b', 5, 0), bar('c', NaN, NaN, 'not reached')]
+    expect(drawn(bars)).toEqual({
+      bars: ['208 64.5 346.67 22', '208 187.5 173.33 22'],
+      spreads: ['485.33 75.5 624 75.5'],
+      texts: ['a 198 79.5 end', '10 634 79.5 start', 'b 198 202.5 end', '5 634 202.5 start', 'c 198 325.5 end', 'not reached 634 325.5 start'],
+    })
+    // In whatever order; and where nothing is known, nothing is drawn.
+    expect(drawn([bars[2], bars[0]]).bars).toEqual(['208 279.75 346.67 22'])
+    expect(drawn([bars[2]])).toMatchObject({ bars: [], spreads: [] })
+    expect(drawn([])).toEqual({ bars: [], spreads: [], texts: [] })
+  }) // prettier-ignore
+
+  it('draws bars as thin as their rows, leaves room for words in a narrow picture, and none below nothing', () => {
+    const many = Array.from({ length: 30 }, (_, i) => bar(`${i}`, i, 0))
+    // 369 px for 30 rows.
+    expect(drawn(many).bars[29]).toBe('208 373.16 416 7.38')
+    // 105 px for names, 150 for what is said.
+    expect(drawn([bar('a', 4, 0)], { width: 300 })).toMatchObject({ bars: ['105 187.5 45 22'] })
+    expect(drawn([bar('a', -3, 0), bar('b', 6, NaN)])).toMatchObject({ bars: ['208 95.25 0 22', '208 279.75 416 22'], spreads: [] })
+  }) // prettier-ignore
 })

@@ -128,7 +128,8 @@ const NAME_ROOM = { share: 0.26, least: 105 }
 const SAID_ROOM = { share: 0.22, least: 150 }
 
 function barsBody({ bars }: PageBars, o: PictureOptions): string {
-  const most = bars.reduce((top, b) => Math.max(top, b.value + (b.spread || 0)), 0) || 1
+  // One that is not known has no part in the scale of the others.
+  const most = bars.reduce((top, b) => Math.max(top, (b.value || 0) + (b.spread || 0)), 0) || 1
   const row = (o.height - MARGIN.top - MARGIN.bottom / 2) / Math.max(1, bars.length)
   const [from, to] = [
     Math.max(o.width * NAME_ROOM.share, NAME_ROOM.least),
