@@ -27,7 +27,11 @@ it('begins at nothing where the first reading came after power-on: the path with
   const count = countOf(samples([10.5, 0.06], [3600, 5]))!
   expect(count).toMatchObject({ total: 5, startS: 0, assumedZero: true })
   expect(count.samples).toEqual(samples([0, 0], [10.5, 0.06], [3600, 5]))
-  expect(countOf(samples([10, 0.06], [3600, 5]))).toMatchObject({ total: 4.94, startS: 10, assumedZero: false })
+  expect(countOf(samples([10, 0.06], [3600, 5]))).toMatchObject({
+    total: 4.94,
+    startS: 10,
+    assumedZero: false,
+  })
 })
 
 it('takes a first reading above half as much again as flowed by then for an older total', () => {

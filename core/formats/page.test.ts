@@ -26,7 +26,12 @@ const picture = (ends: string[]) => ({
 }) // prettier-ignore
 const options = { width: 800, height: 400, inks: [{ colour: '#123456', dash: [] }], text: '#000', quiet: '#666', ground: '#fff', mark: 'simulated' } // prettier-ignore
 
-const bar = (name: string, value: number, spread: number, said = String(value)) => ({ name, value, spread, said })
+const bar = (name: string, value: number, spread: number, said = String(value)) => ({
+  name,
+  value,
+  spread,
+  said,
+})
 /** Bars, their spreads and words, as they stand in a picture of 800 × 400 px. */
 function drawn(bars: ReturnType<typeof bar>[], over: object = {}) {
   const svg = svgPicture({ kind: 'bars', alt: 'bars', bars }, { ...options, mark: '', ...over })
