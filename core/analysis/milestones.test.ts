@@ -70,6 +70,9 @@ describe('time to p %', () => {
     const lower = milestone(run, 99)
     expect(lower).toMatchObject({ earliestS: turn - 1800, watched: false })
     expect(lower.timeS).toBeCloseTo(turn - 1800 + (1800 * 0.5) / 1.5, 9)
+    // Though the display jumped there, it is known no better than the turn was watched.
+    const jumped = milestone(watched([0, 1], [300, 49], [303, 60, 1]), 60)
+    expect(jumped.uncertaintyS).toBeCloseTo(bracketUncertainty(3), 9)
     // Never before the reading before it.
     expect(milestone(watched([0, 1], [100, 49], [103, 50, 1]), 50).earliestS).toBe(100)
     // A watched level stands for itself, without the half: from 40 to 60.5.
@@ -84,6 +87,15 @@ describe('time to p %', () => {
     // From 80.5 at 3600 s to 100 at 3750 s.
     expect(milestone(run, 90).timeS).toBeCloseTo(3600 + (150 * 9.5) / 19.5, 9)
     expect(milestone(run, 100).timeS).toBe(3750)
+    // A straight line of 0.13 points a second up to 100 at 450 s: the step of the display, the share of the full mark's
+    // own doubt that the level leans on, and the refresh.
+    const straight = levels([0, 41], [300, 80], [600, 100])
+    const share = 9.5 / 19.5
+    expect(milestone(straight, 90).uncertaintyS).toBeCloseTo(
+      Math.hypot(150 / 19.5, share * 300, 5) / Math.sqrt(12),
+      9,
+    )
+    expect(milestone(straight, 100).uncertaintyS).toBeCloseTo(bracketUncertainty(300), 9)
   })
 
   it('gives a reason instead of a number when the run starts above or ends below', () => {

@@ -64,6 +64,11 @@ it('sets a claim against the log: met, missed, or left open by the readings', ()
     reason: expect.stringMatching(/20 %/),
   })
   expect(verdictOf(run(70, 20)).verdict).toBe('missed')
+  expect([1, 2].map((from) => verdictOf(run(30, from)).verdict)).toEqual(['met', 'not decided'])
+  // A run that started at the claim's own level tells nothing of it, however long it lasted.
+  expect(verdictOf(run(60, 50, 90)).verdict).toBe('not decided')
+  // Not there after just as long as was claimed.
+  expect([30, 29].map((to) => verdictOf(run(60, 0, to)).verdict)).toEqual(['missed', 'not decided'])
   // Longer than the claim, and not there yet; or stopped before.
   expect(verdictOf(run(60, 0, 40)).verdict).toBe('missed')
   expect(verdictOf(run(30, 0, 40)).verdict).toBe('not decided')

@@ -183,6 +183,9 @@ it('names spikes once, a charge switched in turn by where it was, and how long a
     'notice 6000: At the end the charge switched on and off 5 times.',
   ])
   expect(codes(onOff, { switched, parts: [] })).toEqual(['on-off', 'on-off'])
+  // What ends as the trickle begins belongs to it.
+  const until = (startS: number) => codes(onOff, { switched, parts: [{ kind: 'hold', startS: 0 }, { kind: 'trickle', startS }] })
+  expect([until(6600), until(6601)]).toEqual([['on-off', 'trickle'], ['on-off', 'on-off']])
   const wakes = (t: number) => ({
     trace: trace([{ t: 0, power: 0 }, { t: 10, power: 5 }, { t, power: 5, percent: 1 }]),
     power: { heldPeakW: 5 },
@@ -191,6 +194,12 @@ it('names spikes once, a charge switched in turn by where it was, and how long a
   expect(told(startDelay, wakes(41))).toEqual([
     'notice 41: The first level was read 31 s after power began to flow, at 1 %.',
   ])
+  // A twentieth of the held peak is no charge yet.
+  const idles = (watts: number) => ({
+    trace: trace([{ t: 0, power: watts }, { t: 40, power: 20 }, { t: 70, power: 20, percent: 1 }]),
+    power: { heldPeakW: 20 },
+  })
+  expect([codes(startDelay, idles(1)), codes(startDelay, idles(1.1))]).toEqual([[], ['start-delay']])
 }) // prettier-ignore
 
 it('tells what stood still by what flowed meanwhile and what came after', () => {
