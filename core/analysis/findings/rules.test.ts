@@ -288,6 +288,8 @@ it('says what to do in a sentence, whatever was found', () => {
     ...ask(hot, { trace: trace([{ t: 0, temperatures: { back: 60 } }]), context: { stopLimitC: 45 } }),
     ...ask(powerDisagrees, { trace: trace([{ t: 0, power: 9, voltage: 9, current: 2 }]) }),
     ...ask(spikes, { power: { spikes: [{ atS: 0, watts: 9 }] } }),
+    ...ask(startDelay, { trace: trace([{ t: 0, power: 5 }, { t: 99, power: 5, percent: 1 }]), power: { heldPeakW: 5 } }),
+    ...ask(clockGap, { trace: trace([{ t: 0 }, { t: 900 }]), energy: { gaps: [{ startS: 300, endS: 600 }] } }),
     ...ask(wrongSupply, { supply: [{ startS: 0, endS: 900, volts: 5 }], context: { expectedVolts: 9 } }),
     ...ask(ceiling, { marks: [{ atS: 900, ceiling: true, reason: '' }] }),
     ...ask(coarseFull, { milestones: [{ percent: 100, reason: '', uncertaintyS: 300, earliestS: 0, latestS: 900 }] }),
