@@ -1,3 +1,5 @@
+import { defineStore } from 'pinia'
+import { computed } from 'vue'
 import { learntRepeatability } from '@core/compare/learnt'
 import type { Repeatability } from '@core/compare/verdict'
 import { timeTo } from '@core/analysis/headline'
@@ -7,17 +9,11 @@ import { useLogbook } from './logbook'
 
 const NONE: ReadonlySet<string> = new Set()
 
-/** How well runs repeat, learnt from the logbook, by the kind of a device and a source. */
-export type LearntFor = (
-  pair: Pick<Run, 'deviceId' | 'sourceId'> | undefined,
-  except?: ReadonlySet<string>,
-) => Repeatability
-
 /**
- * What the logbook's own repeats tell of how well runs repeat. `except` names runs that tell it themselves and must not
- * do so twice. A run with something to mind may be another thing than a repeat, and counts for nothing here.
+ * How well runs repeat, learnt from the logbook's own repeats, by the kind of a device and a source. A run with something
+ * to mind may be another thing than a repeat, and counts for nothing here.
  */
-export function useLearnt(): LearntFor {
+export const useLearnt = defineStore('learnt', () => {
   const logbook = useLogbook()
   const analyses = useAnalyses()
   const kindOf = ({ deviceId, sourceId }: Pick<Run, 'deviceId' | 'sourceId'>) =>
@@ -26,14 +22,25 @@ export function useLearnt(): LearntFor {
     const found = analyses.headline(id)?.findings
     return found !== undefined && found.warning + found.blocking === 0
   }
-  return (pair, except = NONE) => {
-    const runs = logbook.runs
-      .filter((r) => isSound(r) && !except.has(r.id) && isUnsuspicious(r.id))
+  /** Gone through once for all who ask, and anew when something of it changes: there may be hundreds. */
+  const telling = computed(() =>
+    logbook.runs
+      .filter((r) => isSound(r) && isUnsuspicious(r.id))
       .map((r) => ({
+        id: r.id,
         setUp: `${setUpKey(r)} ${r.startPercent}`,
         kind: kindOf(r),
         value: timeTo(analyses.headline(r.id), 100),
-      }))
+      })),
+  )
+
+  /** For a device with a source; `except` names runs that tell it themselves and must not do so twice. */
+  function repeatabilityFor(
+    pair: Pick<Run, 'deviceId' | 'sourceId'> | undefined,
+    except: ReadonlySet<string> = NONE,
+  ): Repeatability {
+    const runs = telling.value.filter(({ id }) => !except.has(id))
     return learntRepeatability(runs, pair ? kindOf(pair) : '')
   }
-}
+  return { repeatabilityFor }
+})

@@ -93,7 +93,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     const kept = priorOf(address.get('prior'))
     if (kept) return kept
     const here = new Set(worked.value.map(({ id }) => id))
-    return learnt(setups.value[0]?.runs[0], here)
+    return learnt.repeatabilityFor(setups.value[0]?.runs[0], here)
   })
   const ranking = computed(() =>
     rank(

@@ -25,7 +25,7 @@ const expected = computed(() =>
   }),
 )
 const watched = ref(false)
-const learntFor = useLearnt()
+const learnt = useLearnt()
 const analyses = useAnalyses()
 void analyses.fill().catch(() => undefined)
 
@@ -40,7 +40,7 @@ const told = computed(() => {
       : [
           {
             device: logbook.device(deviceId)?.name ?? 'A deleted device',
-            repeats: learntFor(own[0]),
+            repeats: learnt.repeatabilityFor(own[0]),
             all: (own.length * (own.length - 1)) / 2,
             pairs: undecidedPairs(
               own.map((p) => {
@@ -50,7 +50,7 @@ const told = computed(() => {
                 return { id: pairKey(p), seconds, repeats: p.repeats }
               }),
               plan,
-              learntFor(own[0]),
+              learnt.repeatabilityFor(own[0]),
             ),
           },
         ],
