@@ -1,22 +1,13 @@
 import 'fake-indexeddb/auto'
-import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it, vi } from 'vitest'
 import { analyse } from '@core/analysis/analyse'
-import { importLogbook, openLogbook } from '../storage/logbookStorage'
-import { demoLike, emptyBrowser } from '../storage/storage.fixture'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
+import { openWith } from './logbook.fixture'
 
 vi.mock('../workers/analysis', () => ({ analysisWork: () => ({ analyse: vi.fn(analyse) }) }))
 
-beforeEach(async () => {
-  vi.stubGlobal('navigator', {})
-  await emptyBrowser()
-  await openLogbook()
-  await importLogbook(demoLike('a', 'b', 'c'), 'replace')
-  setActivePinia(createPinia())
-  await useLogbook().load()
-})
+beforeEach(() => openWith('a', 'b', 'c'))
 
 it('works out what a list shows without keeping the traces; a run that is looked at has its own at hand', async () => {
   const analyses = useAnalyses()

@@ -1,18 +1,9 @@
 import 'fake-indexeddb/auto'
-import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, expect, it, vi } from 'vitest'
-import { importLogbook, openLogbook } from '../storage/logbookStorage'
-import { demoLike, emptyBrowser } from '../storage/storage.fixture'
+import { beforeEach, expect, it } from 'vitest'
 import { useLogbook } from './logbook'
+import { openWith } from './logbook.fixture'
 
-beforeEach(async () => {
-  vi.stubGlobal('navigator', {})
-  await emptyBrowser()
-  await openLogbook()
-  await importLogbook(demoLike('a', 'b'), 'replace')
-  setActivePinia(createPinia())
-  await useLogbook().load()
-})
+beforeEach(() => openWith('a', 'b'))
 
 it('reads a trace once for all who ask for it at the same time, and keeps it only for those who show it', async () => {
   const logbook = useLogbook()

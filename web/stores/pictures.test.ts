@@ -1,13 +1,11 @@
 import 'fake-indexeddb/auto'
-import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it, vi } from 'vitest'
 import { analyse } from '@core/analysis/analyse'
 import { pictureOf, samplesOfRun, type KeptPicture } from '@core/analysis/runPicture'
 import { durationOf } from '@core/trace/trace'
-import { importLogbook, openLogbook } from '../storage/logbookStorage'
-import { demoLike, emptyBrowser } from '../storage/storage.fixture'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
+import { openWith } from './logbook.fixture'
 import { keepRunPicture, keptPicture } from './pictures'
 
 vi.mock('../workers/analysis', () => ({ analysisWork: () => ({ analyse: vi.fn(analyse) }) }))
@@ -15,12 +13,7 @@ vi.mock('../workers/analysis', () => ({ analysisWork: () => ({ analyse: vi.fn(an
 let whole: KeptPicture
 const run = () => useLogbook().run('a')!
 beforeEach(async () => {
-  vi.stubGlobal('navigator', {})
-  await emptyBrowser()
-  await openLogbook()
-  await importLogbook(demoLike('a', 'b'), 'replace')
-  setActivePinia(createPinia())
-  await useLogbook().load()
+  await openWith('a', 'b')
   const trace = (await useLogbook().traceOf('a'))!
   const picture = pictureOf(samplesOfRun(trace), { view: { from: 0, until: 612 }, spans: 10 })
   whole = { durationS: durationOf(trace), watched: [{ t: 300, percent: 17 }], picture }
