@@ -242,6 +242,15 @@ it('lets one reading in twenty of the battery stand alone, and a supply settle f
     'warning 10: The supply stayed at 15.9 V; the two should settle on 20.0 V.',
   ])
   expect(codes(wrongSupply, supply([50, 5]))).toEqual([])
+  // The first minute is no settled level; of two alike the first is where it stands.
+  expect([codes(wrongSupply, supply([60, 5])), codes(wrongSupply, supply([61, 5]))]).toEqual([
+    [],
+    ['wrong-supply'],
+  ])
+  expect(ask(wrongSupply, supply([3600, 9], [3700, 9]))[0].atS).toBe(
+    ask(wrongSupply, supply([3600, 9]))[0].atS,
+  )
+  expect(codes(wrongSupply, { ...supply([3600, 0]), context: { expectedVolts: 0 } })).toEqual([])
   expect(codes(wrongSupply, { ...supply([3600, 5]), context: { expectedVolts: NaN } })).toEqual([])
 })
 
