@@ -10,8 +10,7 @@ export default defineConfig({
   // A loaded machine is slow, not wrong.
   timeout: 240_000,
   expect: { timeout: 30_000 },
-  // One more than there are cores here: much of a test is waiting for a clock.
-  workers: 3,
+  workers: 2,
   fullyParallel: true,
   use: {
     actionTimeout: 30_000,
