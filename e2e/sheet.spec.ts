@@ -152,5 +152,16 @@ test('on a phone a run takes two lines, and nothing is wider than the screen', a
   await expect(page.getByText('Hawser 21 (100)')).toBeVisible()
   await first.click()
   await expect(page.getByTestId('sentence')).toBeVisible()
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)
+  const width = () => page.evaluate(() => document.documentElement.scrollWidth)
+  expect(await width()).toBe(390)
+  // A record that is brought in, with all that can be done with it.
+  await page.goto('/files')
+  const buffer = Buffer.from('time_s,battery_percent,power_w\n0,5,18\n60,6,18\n')
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'a.csv', mimeType: 'text/csv', buffer })
+  await expect(page.getByLabel('Notes')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Leave it' })).toBeVisible()
+  expect(await width()).toBe(390)
 })

@@ -129,7 +129,8 @@ const SAID_ROOM = { share: 0.22, least: 150 }
 
 function barsBody({ bars }: PageBars, o: PictureOptions): string {
   // One that is not known has no part in the scale of the others.
-  const most = bars.reduce((top, b) => Math.max(top, (b.value || 0) + (b.spread || 0)), 0) || 1
+  const isKnown = (b: PageBars['bars'][number]) => Number.isFinite(b.value)
+  const most = bars.filter(isKnown).reduce((top, b) => Math.max(top, b.value + (b.spread || 0)), 0) || 1
   const row = (o.height - MARGIN.top - MARGIN.bottom / 2) / Math.max(1, bars.length)
   const [from, to] = [
     Math.max(o.width * NAME_ROOM.share, NAME_ROOM.least),
@@ -141,7 +142,7 @@ function barsBody({ bars }: PageBars, o: PictureOptions): string {
       const middle = MARGIN.top + row * (i + 0.5)
       const { colour } = o.inks[0]
       const thick = Math.min(22, row * 0.6)
-      const known = Number.isFinite(b.value)
+      const known = isKnown(b)
       const bar = known ? `<rect x="${fixed(from)}" y="${fixed(middle - thick / 2)}" width="${fixed(at(b.value) - from)}" height="${fixed(thick)}" fill="${escaped(colour)}" fill-opacity="0.75"/>` : ''
       const spread = known && b.spread > 0 ? line(at(b.value - b.spread), middle, at(b.value + b.spread), middle, o.text, ' stroke-width="2"') : ''
       return bar + spread + label(from - 10, middle + 4, b.name, o.text, 'end') + label(to + 10, middle + 4, b.said, o.text)

@@ -1,4 +1,5 @@
 import { beforeEach, expect, it, vi } from 'vitest'
+import { columnOfPart, partsOf } from '@core/trace/parts'
 import type { CopyWork } from './copy.worker'
 
 /** The browser's private file system in memory, with room that runs out when a test says so. */
@@ -81,4 +82,18 @@ it('loses no line of a journal that it could not add at once, of this lane or an
   copy.addLine('x', '[1,{"kind":"take-back"}]')
   await vi.advanceTimersByTimeAsync(600)
   expect(x.text).toBe('[0,{"kind":"take-back"}]\n[1,{"kind":"take-back"}]\n')
+})
+
+it('writes a run whose readings come column by column just as one that comes whole', async () => {
+  const trace = { time: Float64Array.of(0, 60), percent: Float64Array.of(5, NaN), temperatures: { back: Float64Array.of(21, 22) } } // prettier-ignore
+  await copy.put(1, 'runs', { id: 'whole' }, trace)
+  for (const name of partsOf(trace)) copy.part('t', name, columnOfPart(trace, name))
+  await copy.put(1, 'runs', { id: 'parts' }, 't')
+  const [edition] = [...disk.folders.get('inkpath-log')!.folders.values()]
+  const written = (id: string) => JSON.parse(edition.folders.get('runs')!.files.get(id)!.text) as object
+  expect(written('whole')).toMatchObject({ id: 'whole', trace: { time: [0, 60], percent: [5, null] } })
+  expect(written('parts')).toEqual({ ...written('whole'), id: 'parts' })
+  // They are handed out once: no other run gets them as its own.
+  await expect(copy.put(1, 'runs', { id: 'again' }, 't')).rejects.toThrow('did not arrive')
+  expect(edition.folders.get('runs')!.files.has('again')).toBe(false)
 })

@@ -199,7 +199,7 @@ async function take(wide?: {
       </p>
     </template>
     <WideImport v-if="isWide && hasGear" :opened="opened" :taking="taking" @take="take" />
-    <div class="d-flex ga-3 mt-3">
+    <div class="d-flex flex-wrap ga-3 mt-3">
       <v-btn-main
         v-if="!isWide"
         :disabled="!result || !hasGear || powerOnError !== ''"

@@ -51,7 +51,8 @@ const picture = useRunPicture({
 /** The next time it is opened, its path need not wait for its readings. */
 function keepWhole(picture: RunPicture, of: Trace) {
   const isAll = props.across === 'clock' && picture.view?.from === 0 && picture.view.until === whole.value
-  if (!isAll || of !== counted.value) return
+  // What is kept already holds for these very readings.
+  if (!isAll || of !== counted.value || props.kept) return
   void keepRunPicture(props.run, { durationS: lasts.value, watched: watched.value, picture })
 }
 /** A long run is drawn elsewhere: its frame moves on once its path is there for it, and not before. */
