@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
-import { addDevice, fillShelf, startByHand } from './steps'
+import { takeInShelf } from './fixture'
+import { addDevice, startByHand } from './steps'
 
 test('a device’s capacity must make sense', async ({ page }) => {
   await page.goto('/shelf')
@@ -33,7 +34,7 @@ test('a deletion can be undone', async ({ page }) => {
 })
 
 test('an impossible reading is refused where it is typed, an odd one asked about once', async ({ page }) => {
-  await fillShelf(page)
+  await takeInShelf(page)
   await startByHand(page, 'Bollard 12', '5')
   await page.getByLabel('Level').fill('104')
   await page.getByLabel('Power').fill('-500')
@@ -63,7 +64,7 @@ const bring = (page: Page, name: string, content: string | Buffer) =>
     .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content as string) })
 
 test('a file that is no logbook and no trace is refused, and the logbook stays', async ({ page }) => {
-  await fillShelf(page)
+  await takeInShelf(page)
   await page.goto('/files')
   const png = Buffer.from(
     'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
@@ -93,7 +94,7 @@ test('a file that is no logbook and no trace is refused, and the logbook stays',
 })
 
 test('a trace with bad rows names each by its line and keeps the rest', async ({ page }) => {
-  await fillShelf(page)
+  await takeInShelf(page)
   await page.goto('/files')
   await bring(page, 'rows.csv', 'time_s,battery_percent,power_w\n0,5,10\n60,6,ten\n30,7,10\n120,8,10\n')
   await expect(page.getByRole('alert')).toContainText('line 3, power_w: "ten" is not a number')

@@ -1,17 +1,10 @@
 import { expect, test } from '@playwright/test'
-import {
-  controlClock,
-  elapsedSeconds,
-  fillShelf,
-  startByHand,
-  startSimulated,
-  stopAndKeep,
-  typeReading,
-} from './steps'
+import { takeInShelf } from './fixture'
+import { controlClock, elapsedSeconds, startByHand, startSimulated, stopAndKeep, typeReading } from './steps'
 
 test('a reload in mid-run comes back with every reading and the clock still right', async ({ page }) => {
   await controlClock(page)
-  await fillShelf(page)
+  await takeInShelf(page)
   await startByHand(page, 'Bollard 12', '5')
   await page.clock.fastForward(300_000)
   await typeReading(page, '20', '11.8')
@@ -31,7 +24,7 @@ test('a display that stands while power flows is told on the bench, not after fo
   page,
 }) => {
   await controlClock(page)
-  await fillShelf(page)
+  await takeInShelf(page)
   await startByHand(page, 'Bollard 12', '5')
   for (const [percent, watts] of [
     ['13', '11.8'],
@@ -53,7 +46,7 @@ test('a killed tab leaves the simulated run on the bench, with a gap and nothing
   context,
 }) => {
   const first = await context.newPage()
-  await fillShelf(first)
+  await takeInShelf(first)
   await startSimulated(first, 'Bollard 5', '5', '600×')
   await expect.poll(() => elapsedSeconds(first)).toBeGreaterThan(900)
   await first.close({ runBeforeUnload: false })
@@ -70,7 +63,7 @@ test('a killed tab leaves the simulated run on the bench, with a gap and nothing
 
 test('one run from the shelf to the sheet with the keyboard alone', async ({ page }) => {
   await controlClock(page)
-  await fillShelf(page)
+  await takeInShelf(page)
   const press = async (key: string, times = 1) => {
     for (let i = 0; i < times; i++) await page.keyboard.press(key)
   }
@@ -110,7 +103,7 @@ test('one run from the shelf to the sheet with the keyboard alone', async ({ pag
 
 test('a watched change is stamped as its key is pressed, and known to seconds', async ({ page }) => {
   await controlClock(page)
-  await fillShelf(page)
+  await takeInShelf(page)
   await startByHand(page, 'Bollard 12', '97')
   await page.clock.fastForward(310_000)
   // One key for the next point: it answers the reading that is due, too.
@@ -148,7 +141,7 @@ test('a watched change is stamped as its key is pressed, and known to seconds', 
 
 test('from 1 % to a watched full display: 3 h 21 min (common practice, no source)', async ({ page }) => {
   await controlClock(page)
-  await fillShelf(page)
+  await takeInShelf(page)
   await startByHand(page, 'Bollard 5', '1')
   await page.clock.fastForward(2 * 3600_000)
   await page.getByLabel('Level').fill('61')
@@ -166,7 +159,7 @@ test('from 1 % to a watched full display: 3 h 21 min (common practice, no source
 
 test('a reading is corrected with a reason, and the old value stays', async ({ page }) => {
   await controlClock(page)
-  await fillShelf(page)
+  await takeInShelf(page)
   await startByHand(page, 'Bollard 12', '5')
   await page.clock.fastForward(300_000)
   await typeReading(page, '70', '11.8')
@@ -188,7 +181,7 @@ test('five minutes by the meter’s own count, and watts that flow out; what is 
   page,
 }) => {
   await controlClock(page)
-  await fillShelf(page)
+  await takeInShelf(page)
   await startByHand(page, 'Bollard 12', '20')
   await page.getByRole('button', { name: 'Type the meter’s count' }).click()
   await page.clock.fastForward(300_000)

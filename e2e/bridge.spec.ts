@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { expect, test } from '@playwright/test'
-import { fillShelf, pick, stopAndKeep } from './steps'
+import { takeInShelf } from './fixture'
+import { pick, stopAndKeep } from './steps'
 
 const children: ChildProcess[] = []
 /** Starts a process of the program and waits for the line that says where it listens. */
@@ -25,7 +26,7 @@ test('an SCPI instrument over a real socket feeds a lane; its line is cut, marke
   const goto = page.goto.bind(page)
   page.goto = (url: string) => goto(url.startsWith('/') ? base + url : url)
 
-  await fillShelf(page)
+  await takeInShelf(page)
   await page.goto('/bench')
   await pick(page, 'Source', 'Bollard 12')
   await page.getByLabel('Start level').fill('5')
@@ -71,7 +72,7 @@ test('a survey is read by an instrument: it settles by itself and is kept by Ent
   const goto = page.goto.bind(page)
   page.goto = (url: string) => goto(url.startsWith('/') ? base + url : url)
 
-  await fillShelf(page)
+  await takeInShelf(page)
   await page.goto('/bench/survey')
   await pick(page, 'Read by', /^Inkpath Log Simulated instrument/)
   const told = page.getByTestId('survey-told')
@@ -93,7 +94,7 @@ test('a survey is read by an instrument: it settles by itself and is kept by Ent
 test('a simulated meter and battery, each with its clock, stand together by the start of current', async ({
   page,
 }) => {
-  await fillShelf(page)
+  await takeInShelf(page)
   await page.goto('/bench')
   await pick(page, 'Source', 'Bollard 12')
   await page.getByLabel('Start level').fill('5')
@@ -124,7 +125,7 @@ test('a device logs its own level through the browser, where it can', async ({ p
     Object.assign(window, { battery })
     Object.defineProperty(navigator, 'getBattery', { value: () => Promise.resolve(battery) })
   })
-  await fillShelf(page)
+  await takeInShelf(page)
   await page.goto('/bench')
   await page.getByLabel('Start level').fill('41')
   await page.getByRole('button', { name: 'this device’s own battery' }).click()

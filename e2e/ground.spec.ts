@@ -1,8 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import type { Logbook } from '@core/logbook/logbook'
 import { KilledBrowser, readStorage } from './browser'
-import { takeIn, withRuns } from './fixture'
-import { elapsedSeconds, fillShelf, openedAt, startByHand, startSimulated, stopAndKeep } from './steps'
+import { takeIn, takeInShelf, withRuns } from './fixture'
+import { elapsedSeconds, openedAt, startByHand, startSimulated, stopAndKeep } from './steps'
 
 const browserFor = (baseURL: string | undefined) =>
   new KilledBrowser(test.info().project.use.launchOptions!, baseURL!)
@@ -274,7 +274,7 @@ test('a run made on the bench is in the file that the reviewer named', async ({ 
         .catch(() => '')
       return (JSON.parse(text || '{}') as { runs?: unknown[] }).runs?.length
     })
-  await fillShelf(page)
+  await takeInShelf(page)
   await page.goto('/files')
   await page.getByRole('button', { name: 'Name a file' }).click()
   await expect(page.getByTestId('copy-disk')).toContainText('written')

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { KilledBrowser, readStorage } from './browser'
-import { rigAll, stripLogbook, takeIn } from './fixture'
-import { controlClock, elapsedSeconds, fillShelf, startByHand, startSimulated, typeReading } from './steps'
+import { rigAll, stripLogbook, takeIn, takeInShelf } from './fixture'
+import { controlClock, elapsedSeconds, startByHand, startSimulated, typeReading } from './steps'
 
 const journals = async (page: Page) => (await readStorage(page)).journals
 
@@ -71,7 +71,7 @@ const seconds = (clock: string): number => {
 
 test('a second tab watches, is told so, and takes over when the first is closed', async ({ context }) => {
   const first = await context.newPage()
-  await fillShelf(first)
+  await takeInShelf(first)
   await startSimulated(first, 'Bollard 12', '5', '60×')
   const second = await context.newPage()
   await second.goto('/bench')
@@ -94,7 +94,7 @@ test('full storage raises the alarm, keeps logging, and the file holds every rea
 }) => {
   test.setTimeout(150_000)
   await controlClock(page)
-  await fillShelf(page)
+  await takeInShelf(page)
   await startByHand(page, 'Bollard 12', '5')
   await page.clock.fastForward(300_000)
   await typeReading(page, '11', '11.8')
@@ -136,7 +136,7 @@ test('full storage raises the alarm, keeps logging, and the file holds every rea
 test('a machine’s clock set back by an hour changes no elapsed time, and is named; after a restart too', async ({
   page,
 }) => {
-  await fillShelf(page)
+  await takeInShelf(page)
   await startByHand(page, 'Bollard 12', '5')
   const before = await elapsedSeconds(page)
   await setClock(page, -3_600_000)
@@ -166,7 +166,7 @@ test('a machine that slept is told from a clock that was set, and its sleep is c
   await page.route('**/api/clock', (route) =>
     route.fulfill({ json: { uptimeS: uptimeS + (Date.now() - began) / 1000 } }),
   )
-  await fillShelf(page)
+  await takeInShelf(page)
   await startByHand(page, 'Bollard 12', '5')
   uptimeS += 1200
   await setClock(page, 1_200_000)
@@ -185,7 +185,7 @@ const setClock = (page: Page, byMs: number) =>
 test.describe('offline', () => {
   test.use({ serviceWorkers: 'allow' })
   test('the program opens without its server, and the bench goes on', async ({ page, context }) => {
-    await fillShelf(page)
+    await takeInShelf(page)
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
     await startByHand(page, 'Bollard 12', '5')
     await context.setOffline(true)

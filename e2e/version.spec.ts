@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
 import { createApp } from '../server/app'
-import { fillShelf, startByHand, stopAndKeep } from './steps'
+import { takeInShelf } from './fixture'
+import { startByHand, stopAndKeep } from './steps'
 
 test('a newer build waits under a lane, in another tab too, and is taken up when it is told to', async ({
   browser,
@@ -18,7 +19,7 @@ test('a newer build waits under a lane, in another tab too, and is taken up when
   const context = await browser.newContext({ baseURL, serviceWorkers: 'allow' })
   try {
     const page = await context.newPage()
-    await fillShelf(page)
+    await takeInShelf(page)
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
     await startByHand(page, 'Bollard 12', '5')
 
