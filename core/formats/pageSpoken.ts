@@ -1,8 +1,8 @@
-import { ToWords } from 'to-words'
+import { ToWords } from 'to-words/en-US'
 import { howWritten } from '../words/figures'
 import type { Page } from '../words/page'
 
-const words = new ToWords({ localeCode: 'en-US' })
+const words = new ToWords()
 const whole = (n: number): string => words.convert(n).toLowerCase()
 /** A decimal is said figure by figure: "zero point four one five". */
 export function spokenNumber(text: string): string {
