@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { capacityOf } from '@core/gear/capacity'
 import { figure } from '@core/words/figures'
 import type { Cable, Device, Meter, Source } from '@core/gear/gear'
 import ShelfTabs from './ShelfTabs.vue'
 import EmptyPage from '../../components/EmptyPage.vue'
+import InTurn from '../../components/InTurn.vue'
 import { useRouter } from 'vue-router'
 import { useBench } from '../../stores/bench'
 import { useLogbook } from '../../stores/logbook'
@@ -14,11 +15,13 @@ import { useGuide } from '../../stores/guide'
 import { useSettings } from '../../stores/settings'
 import { useStrip } from '../../stores/strip'
 import { useStartup } from '../../stores/startup'
+import type { Editing } from './GearForm.vue'
 import GearList, { type GearRow } from './GearList.vue'
-import DeviceForm from './DeviceForm.vue'
-import SourceForm from './SourceForm.vue'
-import CableForm from './CableForm.vue'
-import MeterForm from './MeterForm.vue'
+
+// The forms are not in the first picture; they come once it stands, so that the first key finds them there.
+const form = () => import('./GearForm.vue')
+const GearForm = defineAsyncComponent(form)
+onMounted(() => setTimeout(() => void form().catch(() => undefined), 300))
 
 const settings = useSettings()
 const router = useRouter()
@@ -27,11 +30,6 @@ const bench = useBench()
 const strip = useStrip()
 const notices = useNotices()
 const startup = useStartup()
-type Editing =
-  | { kind: 'devices'; item: Device | null }
-  | { kind: 'sources'; item: Source | null }
-  | { kind: 'cables'; item: Cable | null }
-  | { kind: 'meters'; item: Meter | null }
 const editing = ref<Editing | null>(null)
 
 function deviceRow(d: Device): GearRow {
@@ -154,43 +152,46 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
         @copy="copy('devices', $event)"
         @remove="remove('devices', $event)"
       />
-      <GearList
-        title="Sources"
-        add="Add a source"
-        :rows="sources"
-        @add="edit('sources', null)"
-        @edit="edit('sources', $event)"
-        @copy="copy('sources', $event)"
-        @remove="remove('sources', $event)"
-      />
-      <GearList
-        title="Cables"
-        add="Add a cable"
-        :rows="cables"
-        @add="edit('cables', null)"
-        @edit="edit('cables', $event)"
-        @copy="copy('cables', $event)"
-        @remove="remove('cables', $event)"
-      />
-      <GearList
-        title="Meters and thermometers"
-        add="Add a meter"
-        :rows="meters"
-        @add="edit('meters', null)"
-        @edit="edit('meters', $event)"
-        @copy="copy('meters', $event)"
-        @remove="remove('meters', $event)"
-      />
+      <InTurn :turn="1">
+        <GearList
+          title="Sources"
+          add="Add a source"
+          :rows="sources"
+          @add="edit('sources', null)"
+          @edit="edit('sources', $event)"
+          @copy="copy('sources', $event)"
+          @remove="remove('sources', $event)"
+        />
+      </InTurn>
+      <InTurn :turn="2">
+        <GearList
+          title="Cables"
+          add="Add a cable"
+          :rows="cables"
+          @add="edit('cables', null)"
+          @edit="edit('cables', $event)"
+          @copy="copy('cables', $event)"
+          @remove="remove('cables', $event)"
+        />
+      </InTurn>
+      <InTurn :turn="3">
+        <GearList
+          title="Meters and thermometers"
+          add="Add a meter"
+          :rows="meters"
+          @add="edit('meters', null)"
+          @edit="edit('meters', $event)"
+          @copy="copy('meters', $event)"
+          @remove="remove('meters', $event)"
+        />
+      </InTurn>
       <aside class="quiet">
         Do not use a frayed cable, or a source of unknown make on a device you care about: the risk is yours.
         Prefer certified parts. An outlet in the wall is work for a licensed electrician under local code;
         this program only measures what comes out of it.
       </aside>
     </div>
-    <DeviceForm v-if="editing?.kind === 'devices'" :device="editing.item" @done="editing = null" />
-    <SourceForm v-else-if="editing?.kind === 'sources'" :source="editing.item" @done="editing = null" />
-    <CableForm v-else-if="editing?.kind === 'cables'" :cable="editing.item" @done="editing = null" />
-    <MeterForm v-else-if="editing?.kind === 'meters'" :meter="editing.item" @done="editing = null" />
+    <GearForm v-if="editing" :editing="editing" @done="editing = null" />
   </div>
 </template>
 
