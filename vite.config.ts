@@ -18,6 +18,15 @@ export default defineConfig({
   resolve: { alias: { '@core': path('./core') } },
   plugins: [vue(), vuetify({ autoImport: true }), offline],
   worker: { format: 'es' },
-  build: { outDir: path('./dist/web'), emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 900 },
+  build: {
+    outDir: path('./dist/web'),
+    emptyOutDir: true,
+    target: 'es2022',
+    chunkSizeWarningLimit: 900,
+    // One sheet of styles, and what a screen brings is asked for by the modules themselves: a link to each of its fifty
+    // pieces, written into the page before it opens, costs more time than it saves with the server on the same machine.
+    cssCodeSplit: false,
+    modulePreload: { resolveDependencies: (_file, deps, { hostType }) => (hostType === 'html' ? deps : []) },
+  },
   server: { proxy: { '/api': `http://127.0.0.1:${process.env.API_PORT ?? 4309}` } },
 })
