@@ -196,3 +196,20 @@ test.describe('offline', () => {
     await context.setOffline(false)
   })
 })
+
+test('a part of the program that cannot be loaded says so, and comes once it can', async ({ page }) => {
+  await takeInShelf(page)
+  await page.route('**/assets/**', (route) => route.abort())
+  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Plan' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'could not be loaded' })).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Files')
+  await page.unroute('**/assets/**')
+  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Plan' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Plan')
+})
+
+test('a program that cannot be loaded whole says so, and shows no empty page', async ({ page }) => {
+  await page.route(/assets\/(App|TopBar)/, (route) => route.abort())
+  await page.goto('/shelf')
+  await expect(page.getByText('could not be loaded')).toBeVisible()
+})

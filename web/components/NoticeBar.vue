@@ -19,7 +19,6 @@ const TIMEOUT_MS = 10_000
     v-model="open"
     :timeout="notices.current.tone === 'error' ? -1 : TIMEOUT_MS"
     :color="notices.current.tone === 'error' ? 'error' : undefined"
-    role="status"
   >
     {{ notices.current.text }}
     <template #actions>

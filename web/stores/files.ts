@@ -6,18 +6,15 @@ import { problemInWords, UnreadableFile, type Problem } from '@core/formats/prob
 import type { ReadPackage } from '@core/formats/dataPackage'
 import { shapeOf } from '@core/formats/shape'
 import type { WideChannel } from '@core/formats/wide'
-import { nextInk, type Logbook } from '@core/logbook/logbook'
-import { blankRun, type Run } from '@core/logbook/run'
-import type { ReadingRule } from '@core/protocol/rules'
-import { deviceConditions, noConditions } from '@core/protocol/runConditions'
+import type { Logbook } from '@core/logbook/logbook'
 import { cutBefore } from '@core/trace/cut'
-import { usualStep } from '@core/trace/samples'
-import type { Trace } from '@core/trace/trace'
 import { movedBy } from '@core/words/moments'
 import { keepShape, loadShapes } from '../storage/shapes'
-import { filesWork, stopFilesWork, toldByWorker } from '../workers/files'
+import { filesWork, stopFilesWork } from '../workers/files'
 import type { OpenedTable, ReadRecord } from '../workers/files.worker'
+import { importedRun, type Given, type OneEnd } from './importedRun'
 import { useLogbook } from './logbook'
+import { STOPPED, stoppableWork } from './stoppableWork'
 
 export interface Refusal {
   file: string
@@ -37,41 +34,8 @@ type Opened =
     }
   | { kind: 'trace'; file: string; opened: OpenedTable; result: ReadRecord | null; failure: string }
 
-/** What a file does not say of its run, given once for all that were chosen together. */
-export interface Given {
-  deviceId: string
-  sourceId: string
-  cableId: string | null
-  meterId: string | null
-  /** ISO 8601, for a file without dates; now where nobody says. */
-  startedAt: string | null
-  notes: string
-  /** Idle time before power-on that is left out, s of the file's clock. */
-  fromS: number
-  /** The run on one clock, where this file is one end of it, and how that was found. */
-  joined?: JoinedEnds
-}
-/** Two ends as one trace, from power-on. */
-export interface JoinedEnds {
-  trace: Trace
-  /** ISO 8601; null where neither file says. */
-  startedAt: string | null
-  /** Which files, and how they lie on one clock. */
-  files: string
-}
-/** One end of a run, which waits for the file of the other. */
-export interface OneEnd {
-  file: string
-  trace: Trace
-  startedAt: string | null
-}
-const NOTES_MAX = 2000
 const MAX_BYTES = 400 * 1024 * 1024
 const MOST_PLACES = 12
-const STOPPED = Symbol('stopped')
-
-/** No hand reads more often than once a second: that is a meter’s log. */
-const readAt = (seconds: number): ReadingRule => ({ kind: seconds < 1 ? 'meter' : 'every', seconds })
 
 /** Files on their way in: opened and looked at first, taken only when the reviewer says so. */
 export const useFiles = defineStore('files', () => {
@@ -79,7 +43,6 @@ export const useFiles = defineStore('files', () => {
   // Shallow: a trace's columns must reach storage as they are, not wrapped.
   const opened = shallowRef<Opened | null>(null)
   const refusal = ref<Refusal | null>(null)
-  const busy = ref(false)
   /** Files that were chosen together with the one that is open. */
   const waiting = shallowRef<File[]>([])
   /** The end of a run that was opened before, to be joined by the file that is open now or comes next. */
@@ -98,32 +61,12 @@ export const useFiles = defineStore('files', () => {
     }
   }
 
-  /** Told by the worker, 0–1; null while nothing is read. */
-  const progress = ref<number | null>(null)
-  const onProgress = toldByWorker((share) => {
-    if (busy.value) progress.value = share
-  })
-  let stop: (() => void) | undefined
-
-  /** Work that can be stopped: the worker then goes, and what was asked of it stays unanswered. */
-  async function stoppable<T>(work: () => Promise<T>): Promise<T | typeof STOPPED> {
-    busy.value = true
-    try {
-      return await Promise.race([
-        work(),
-        new Promise<typeof STOPPED>((resolve) => (stop = () => resolve(STOPPED))),
-      ])
-    } finally {
-      busy.value = false
-      progress.value = null
-      stop = undefined
-    }
-  }
+  const { busy, progress, onProgress, stoppable, stop } = stoppableWork()
   /** Stops reading; nothing of the file is kept. */
   function cancel() {
     stopFilesWork()
     opened.value = null
-    stop?.()
+    stop()
   }
 
   /** Several at once: one is looked at after the other, and nothing is taken unseen. */
@@ -226,7 +169,7 @@ export const useFiles = defineStore('files', () => {
     const own = given.fromS !== 0 ? cutBefore(current.result.trace, given.fromS) : current.result.trace
     const trace = joined?.trace ?? own
     const began = joined ? joined.startedAt : movedBy(startedAt, given.fromS)
-    const run = runOf(plain, trace, began, joined?.files ?? current.file)
+    const run = importedRun(plain, trace, began, joined?.files ?? current.file, logbook)
     await once(current, () => logbook.putRun(run, trace))
     otherEnd.value = null
     await remember(plain, current)
@@ -248,7 +191,13 @@ export const useFiles = defineStore('files', () => {
     const ids: string[] = []
     await once(current, async () => {
       for (const [i, { trace, startedAt }] of read.value.entries()) {
-        const run = runOf({ ...given, sourceId: columns[i].sourceId }, trace, startedAt, current.file)
+        const run = importedRun(
+          { ...given, sourceId: columns[i].sourceId },
+          trace,
+          startedAt,
+          current.file,
+          logbook,
+        )
         await logbook.putRun(run, trace)
         ids.push(run.id)
       }
@@ -266,24 +215,6 @@ export const useFiles = defineStore('files', () => {
     if (!own) await keepShape(shapeOf(headers), meanings)
     void filesWork().close()
     await openNext()
-  }
-
-  function runOf(given: Given, trace: Trace, startedAt: string | null, file: string): Run {
-    const { deviceId, sourceId, cableId, meterId, notes } = given
-    const device = logbook.device(deviceId)
-    return blankRun({
-      id: crypto.randomUUID(),
-      deviceId,
-      sourceId,
-      cableId,
-      ink: nextInk(logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink)),
-      startedAt: startedAt ?? given.startedAt ?? new Date().toISOString(),
-      startPercent: trace.percent?.find((p) => !Number.isNaN(p)) ?? null,
-      reading: readAt(usualStep(trace)),
-      provenance: 'import',
-      notes: [notes.trim(), `Read from ${file}.`].filter(Boolean).join(' ').slice(0, NOTES_MAX),
-      conditions: { ...noConditions(), ...(device && deviceConditions(device)), meterId },
-    })
   }
 
   return {

@@ -9,7 +9,7 @@ import { AXIS_WIDTH, RIGHT_PX } from '../../charts/options'
 import { pointsOf } from '../../charts/reduction'
 import FormText from '../../forms/FormText.vue'
 import { checkTyped } from '../../forms/yupErrors'
-import type { JoinedEnds, OneEnd } from '../../stores/files'
+import type { JoinedEnds, OneEnd } from '../../stores/importedRun'
 import { movedBy } from '@core/words/moments'
 import { useJoin } from './useJoin'
 

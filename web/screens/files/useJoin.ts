@@ -2,7 +2,7 @@ import { computed, ref, shallowRef, toRaw, watch, type ComputedRef, type Ref, ty
 import type { Joined } from '@core/analysis/joining/join'
 import { powerColumn, type Trace } from '@core/trace/trace'
 import { figure } from '@core/words/figures'
-import type { OneEnd } from '../../stores/files'
+import type { OneEnd } from '../../stores/importedRun'
 import { analysisWork } from '../../workers/analysis'
 import { handOver } from '../../workers/handOver'
 

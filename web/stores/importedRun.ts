@@ -1,0 +1,64 @@
+import { nextInk } from '@core/logbook/logbook'
+import { blankRun, type Run } from '@core/logbook/run'
+import type { ReadingRule } from '@core/protocol/rules'
+import { deviceConditions, noConditions } from '@core/protocol/runConditions'
+import { usualStep } from '@core/trace/samples'
+import type { Trace } from '@core/trace/trace'
+import type { useLogbook } from './logbook'
+
+/** What a file does not say of its run, given once for all that were chosen together. */
+export interface Given {
+  deviceId: string
+  sourceId: string
+  cableId: string | null
+  meterId: string | null
+  /** ISO 8601, for a file without dates; now where nobody says. */
+  startedAt: string | null
+  notes: string
+  /** Idle time before power-on that is left out, s of the file's clock. */
+  fromS: number
+  /** The run on one clock, where this file is one end of it, and how that was found. */
+  joined?: JoinedEnds
+}
+/** Two ends as one trace, from power-on. */
+export interface JoinedEnds {
+  trace: Trace
+  /** ISO 8601; null where neither file says. */
+  startedAt: string | null
+  /** Which files, and how they lie on one clock. */
+  files: string
+}
+/** One end of a run, which waits for the file of the other. */
+export interface OneEnd {
+  file: string
+  trace: Trace
+  startedAt: string | null
+}
+const NOTES_MAX = 2000
+
+/** No hand reads more often than once a second: that is a meter’s log. */
+const readAt = (seconds: number): ReadingRule => ({ kind: seconds < 1 ? 'meter' : 'every', seconds })
+
+/** The run of a trace that was read from a file, with the next ink of its device. */
+export function importedRun(
+  { deviceId, sourceId, cableId, meterId, notes, startedAt: given }: Given,
+  trace: Trace,
+  startedAt: string | null,
+  file: string,
+  logbook: ReturnType<typeof useLogbook>,
+): Run {
+  const device = logbook.device(deviceId)
+  return blankRun({
+    id: crypto.randomUUID(),
+    deviceId,
+    sourceId,
+    cableId,
+    ink: nextInk(logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink)),
+    startedAt: startedAt ?? given ?? new Date().toISOString(),
+    startPercent: trace.percent?.find((p) => !Number.isNaN(p)) ?? null,
+    reading: readAt(usualStep(trace)),
+    provenance: 'import',
+    notes: [notes.trim(), `Read from ${file}.`].filter(Boolean).join(' ').slice(0, NOTES_MAX),
+    conditions: { ...noConditions(), ...(device && deviceConditions(device)), meterId },
+  })
+}
