@@ -2,10 +2,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { traceOf, type Ending } from '@core/bench/finish'
 import { emptySession, type Session } from '@core/bench/session'
-import { gearIdsOf, type LaneChoice, type LaneSetup } from '@core/bench/setup'
-import { MOST_LANES } from '@core/bench/strip'
+import { gearIdsOf } from '@core/bench/setup'
 import type { Run } from '@core/logbook/run'
-import type { Reading } from '@core/trace/trace'
 import * as stored from '../storage/benchSession'
 import * as journal from '../storage/journal'
 import { writeNote } from '../storage/note'
@@ -14,16 +12,10 @@ import { benchAlarm } from './benchAlarm'
 import { useBenchClock } from './benchClock'
 import { leaveBench, onBenchChanged, takeBench, tellBenchChanged, waitForBench } from './benchLock'
 import { benchNotes } from './benchNotes'
-import { apply, elapsedAt, flush, makeLane, record, type Lane } from './lane'
-import {
-  plugIn,
-  readSimulation,
-  simulationFor,
-  skipSimulation,
-  updateLanes,
-  type FeedBench,
-} from './laneFeeds'
-import { gearOf, inkFor, putMissingGear, runFrom } from './laneRun'
+import { benchStart } from './benchStart'
+import { apply, elapsedAt, flush, type Lane } from './lane'
+import { plugIn, readSimulation, skipSimulation, updateLanes, type FeedBench } from './laneFeeds'
+import { putMissingGear, runFrom } from './laneRun'
 import { lanesFrom } from './lanesFrom'
 import { useLogbook } from './logbook'
 import { metronome } from './metronome'
@@ -80,75 +72,16 @@ export const useBench = defineStore('bench', () => {
     ticks.run(next.length > 0)
   }
 
-  /**
-   * Starts the clocks of new lanes at one and the same moment: one switch, one power-on. The stored session is read
-   * before anything else, so that lanes of a tab that is gone are never written over. New lanes are on the bench only
-   * once they are in storage; if that is refused, none is, and nothing of them stays behind.
-   */
-  async function startTogether(choices: LaneChoice[]): Promise<Lane[]> {
-    const pageNow = performance.now()
-    const wallNow = Date.now()
-    if (!(await takeBench()))
-      throw new Error('The bench is held by another tab of this program. Close that one, or go on there.')
-    try {
-      return await startHeld(choices, pageNow, wallNow)
-    } catch (error) {
-      // Or no other tab could start anything until this one is closed.
-      leaveIfEmpty()
-      throw error
-    }
-  }
-
-  async function startHeld(choices: LaneChoice[], pageNow: number, wallNow: number): Promise<Lane[]> {
-    if (lanes.value.length === 0) await adoptSession()
-    if (lanes.value.length === 0) {
-      // A jump before the first lane is no jump of its clock.
-      clock.watch(pageNow)
-      await clock.settled()
-      clock.reset()
-    }
-    if (lanes.value.length + choices.length > MOST_LANES)
-      throw new Error(`The bench has ${MOST_LANES} lanes, and there are not enough left.`)
-    const startedAtMs = wallNow - clock.shift()
-    const before = lanes.value
-    const added: Lane[] = []
-    for (const choice of choices) {
-      const setup: LaneSetup = {
-        ...choice,
-        gear: gearOf(choice, logbook),
-        runId: crypto.randomUUID(),
-        ink: inkFor(choice, [...before, ...added], logbook),
-        startedAtMs,
-      }
-      added.push(makeLane(setup, pageNow, simulationFor(setup)))
-    }
-    try {
-      await begin(before, added)
-    } catch (error) {
-      setLanes(before)
-      for (const { setup } of added) {
-        await journal.dropJournal(setup.runId).catch(() => undefined)
-        void dropJournalCopy(setup.runId)
-      }
-      throw error
-    }
-    for (const lane of added) plugIn(lane, feeds)
-    void navigator.storage?.persist?.().catch(() => false)
-    return added
-  }
-  const start = async (choice: LaneChoice) => (await startTogether([choice]))[0]
-
-  /** The journals first, then the session that names them: a lane without its start is never seen. */
-  async function begin(before: Lane[], added: Lane[]) {
-    for (const lane of added) {
-      const { start: level } = lane.setup
-      if (!level.read) continue
-      const readings: Reading[] = [{ t: 0, percent: level.percent, nominal: 0 }]
-      await record(lane, { kind: 'readings', readings })
-    }
-    setLanes([...before, ...added])
-    await saveSession()
-  }
+  const { start, startTogether } = benchStart({
+    lanes,
+    clock,
+    feeds,
+    logbook,
+    setLanes,
+    saveSession,
+    adoptSession,
+    leaveIfEmpty,
+  })
 
   /** Comes back to the lanes of a page that was reloaded, closed or killed; or watches those of another tab. */
   function resume(): Promise<void> {
@@ -210,7 +143,7 @@ export const useBench = defineStore('bench', () => {
       watching.value = false
     }
   }
-  const leaveIfEmpty = () => {
+  function leaveIfEmpty() {
     if (lanes.value.length > 0) return
     void leaveJournalCopies()
     leaveBench()
