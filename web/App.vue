@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { defineAsyncComponent, onMounted, watchEffect } from 'vue'
+import { defineAsyncComponent, onMounted, watch, watchEffect } from 'vue'
+import { useRoute } from 'vue-router'
 import { useTheme } from 'vuetify'
 import TopBar from './TopBar.vue'
 import UpdateNotice from './components/UpdateNotice.vue'
@@ -25,6 +26,16 @@ const { dragging, over, drop } = useFileDrop()
 useBenchCall()
 
 watchEffect(() => theme.change(settings.themeName))
+const route = useRoute()
+/** A screen that opens has asked for the readings it shows by then. */
+const OPENED_MS = 1000
+watch(
+  () => route.path,
+  () => {
+    const left = logbook.moment()
+    setTimeout(() => logbook.letGo(left), OPENED_MS)
+  },
+)
 const reload = () => location.reload()
 /** The private files may be whole where the database is not. */
 async function takeCopy() {

@@ -18,7 +18,7 @@ export const useCurves = defineStore('curves', () => {
     const pauses = pausesOf(logbook.run(runId)?.events ?? [])
     const key = `${logbook.traceKeys.get(runId) ?? runId} ${JSON.stringify(pauses)}`
     if (!made.has(key)) {
-      const trace = await logbook.traceOf(runId)
+      const trace = await logbook.readingsOf(runId)
       const counted = trace && withPauses(trace, pauses)
       const plain = counted && { ...counted, temperatures: { ...counted.temperatures } }
       made.set(key, plain ? await planWork().acceptance(plain) : null)

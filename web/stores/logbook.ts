@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, markRaw, ref, shallowReactive, shallowRef } from 'vue'
+import { computed, ref, shallowReactive, shallowRef } from 'vue'
 import { writeLogbook } from '@core/formats/logbookJson'
 import { COLLECTION_NAMES, COLLECTIONS, type CollectionName, type Records } from '@core/logbook/collections'
 import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
@@ -13,6 +13,7 @@ import { writeNote } from '../storage/note'
 import * as copy from '../storage/secondCopy'
 import { onTold, type Told } from '../storage/writer'
 import { asked } from './asked'
+import { heldTraces } from './heldTraces'
 import { lookupsOf, type Lists } from './lookups'
 
 const emptyLists = () => Object.fromEntries(COLLECTION_NAMES.map((name) => [name, []])) as unknown as Lists
@@ -21,7 +22,8 @@ const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 /** The logbook as every screen sees it. Nothing changes here before it is stored. */
 export const useLogbook = defineStore('logbook', () => {
   const lists = shallowRef<Lists>(emptyLists())
-  const traces = shallowReactive(new Map<string, Trace>())
+  const held = heldTraces()
+  const { traces } = held
   const state = ref<'loading' | 'ready' | 'failed'>('loading')
   const failure = ref('')
   /** What could not be read. It is kept as it is, and can be taken out. */
@@ -120,10 +122,10 @@ export const useLogbook = defineStore('logbook', () => {
     })
     revision = written.revision
     if (name === 'runs' && written.traceKey) traceKeys.set(record.id, written.traceKey)
-    if (readings) traces.set(record.id, markRaw(readings))
+    if (readings) held.hold(record.id, readings)
     take(name, record.id, record)
     note()
-    const whole = name === 'runs' ? (readings ?? (await traceOf(record.id))) : undefined
+    const whole = name === 'runs' ? (readings ?? (await readingsOf(record.id))) : undefined
     void copy.copyRecord(pointer!.number, revision, name, record, whole)
     return record
   }
@@ -172,7 +174,7 @@ export const useLogbook = defineStore('logbook', () => {
     })
 
   async function removeRun(id: string): Promise<() => Promise<void>> {
-    const trace = (await traceOf(id))!
+    const trace = (await readingsOf(id))!
     const run = byId.value.runs.get(id)!
     await remove('runs', id)
     return async () => void (await putRun(run, trace))
@@ -202,7 +204,8 @@ export const useLogbook = defineStore('logbook', () => {
     const key = traceKeys.get(id)
     const trace = await readingsOf(id)
     // It may have been corrected while it was read.
-    if (trace && !traces.has(id) && traceKeys.get(id) === key) traces.set(id, markRaw(trace))
+    if (trace && !traces.has(id) && traceKeys.get(id) === key) held.hold(id, trace)
+    else if (traces.has(id)) held.touch(id)
     return traces.get(id) ?? trace
   }
 
@@ -238,6 +241,8 @@ export const useLogbook = defineStore('logbook', () => {
     runs: listOf('runs'),
     traces,
     traceKeys,
+    moment: held.moment,
+    letGo: held.letGo,
     state,
     failure,
     apart,

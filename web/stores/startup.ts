@@ -54,19 +54,26 @@ export const useStartup = defineStore('startup', () => {
     await logbook.load()
     if (logbook.state !== 'ready') return
     loss.value = await lookForLoss()
-    if (!loss.value) await goOn(true)
+    if (!loss.value && logbook.state === 'ready') await goOn(true)
   }
 
+  /**
+   * The store is written before its note and its copy, so that one read after them is behind them only if it lost
+   * something. The logbook was read before, to be shown soon: where it seems to be behind, another tab may have written
+   * meanwhile, and it is read once more.
+   */
   async function lookForLoss(): Promise<Loss | null> {
     const note = readNote()
-    const { lanes, number } = await loadSession()
-    const [mark, session] = await Promise.all([
+    const [mark, copied] = await Promise.all([
       copyMark().catch(() => null),
       copiedSession().catch(() => null),
     ])
-    const older = [note, mark].some(logbook.isOlderThan)
-    const benchOlder = Math.max(note?.session ?? 0, session?.number ?? 0) > number
-    if (!older && !benchOlder) return null
+    const isOlder = () => [note, mark].some(logbook.isOlderThan)
+    if (isOlder()) await logbook.load()
+    if (logbook.state !== 'ready') return null
+    const { lanes, number } = await loadSession()
+    const isBenchOlder = Math.max(note?.session ?? 0, copied?.number ?? 0) > number
+    if (!isOlder() && !isBenchOlder) return null
     return {
       note,
       runs: logbook.runs.length,
