@@ -23,5 +23,10 @@ async function begin() {
 
 begin().catch((error: unknown) => {
   console.error(error)
-  document.body.append('Inkpath Log could not be loaded. Is its server running? Reload the page once it is.')
+  const words = document.createElement('p')
+  words.className = 'page'
+  words.role = 'alert'
+  words.textContent =
+    'Inkpath Log could not be loaded. Is its server running? Reload the page once it is. Your logbook lies in this browser, untouched.'
+  document.body.append(words)
 })
