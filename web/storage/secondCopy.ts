@@ -92,17 +92,23 @@ export const dropCopy = (
     await copy.moveMark({ number, revision, at: new Date().toISOString() })
   })
 
-/** Brings the copy up to the logbook as it stands, unless it is there already. One tab at a time does. */
-export const copyAll = (logbook: OpenedLogbook, evenIfMarked = false): Promise<void> =>
+/**
+ * Brings the copy up to the logbook as it stands, unless it is there already. One tab at a time does.
+ * @param now the logbook as this tab knows it: what another tab keeps while this one copies is not swept away
+ */
+export const copyAll = (now: () => OpenedLogbook): Promise<void> =>
   copying(async (copy) => {
+    const logbook = now()
     const { number } = logbook.pointer
     const { revision } = logbook
     const mark = await copy.mark()
-    if (!evenIfMarked && mark?.number === number && mark.revision === revision) return
+    if (mark?.number === number && mark.revision === revision) return
     const write = async () => {
       for (const collection of COLLECTION_NAMES) {
         for (const record of logbook.lists[collection]) await putOne(copy, logbook, collection, record)
-        await copy.keepOnly(number, collection, logbook.lists[collection].map((r) => r.id)) // prettier-ignore
+        if (now().pointer.number !== number) return
+        const ids = [...logbook.lists[collection], ...now().lists[collection]].map((r) => r.id)
+        await copy.keepOnly(number, collection, ids)
       }
       await copy.setMark({ number, revision, at: new Date().toISOString() })
       await copy.prune(number - 1)

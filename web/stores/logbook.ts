@@ -75,8 +75,14 @@ export const useLogbook = defineStore('logbook', () => {
   /** Once it is known that nothing was lost: the note and the second copy follow what is stored. */
   function settle() {
     note()
-    const now = { lists: lists.value, traces: new Map(traceKeys), written: new Map(), apart: apart.value }
-    void copy.copyAll({ ...now, pointer: pointer!, revision })
+    void copy.copyAll(() => ({
+      lists: lists.value,
+      traces: new Map(traceKeys),
+      written: new Map(),
+      apart: apart.value,
+      pointer: pointer!,
+      revision,
+    }))
   }
   const note = () => writeNote({ number: pointer!.number, revision, runs: lists.value.runs.length })
 
