@@ -83,3 +83,28 @@ test('a lane of its own reads at its own minutes, and asks for temperatures', as
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('countdown')).toHaveText(/^(7:00|6:\d\d)$/)
 })
+
+test('two tabs rig one strip: each sees what the other puts on, and none is forgotten', async ({
+  page,
+  context,
+}) => {
+  await takeIn(page, stripLogbook(2))
+  const other = await context.newPage()
+  for (const tab of [page, other]) {
+    await tab.goto('/bench')
+    await expect(tab.getByRole('button', { name: 'Put it on the strip' })).toBeVisible()
+  }
+  const rig = async (tab: Page, level: string) => {
+    await tab.getByLabel('Start level').fill(level)
+    await tab.getByRole('button', { name: 'Put it on the strip' }).click()
+  }
+  await rig(page, '5')
+  await expect(page.getByRole('button', { name: 'Power on' })).toBeVisible()
+  await expect(other.getByRole('button', { name: 'Power on' })).toBeVisible()
+  await other.getByRole('button', { name: 'Add a lane' }).click()
+  await rig(other, '6')
+  for (const tab of [page, other])
+    await expect(tab.getByRole('button', { name: 'Take it off' })).toHaveCount(2)
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Take it off' })).toHaveCount(2)
+})

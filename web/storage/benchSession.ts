@@ -1,5 +1,4 @@
-import { readSession, readStrip, type Session } from '@core/bench/session'
-import type { RiggedLane } from '@core/bench/strip'
+import { readSession, type Session } from '@core/bench/session'
 import { metaDrawer, writing } from './database'
 
 /** What the bench keeps beside the journals of its lanes. Everything is checked whenever it is read. */
@@ -14,17 +13,4 @@ export const saveBeat = (wallMs: number): Promise<unknown> =>
 export async function loadBeat(): Promise<number | null> {
   const beat = await metaDrawer.getItem('bench-beat')
   return typeof beat === 'number' && Number.isFinite(beat) ? beat : null
-}
-
-/** Lanes rigged but not yet powered on. */
-export const saveStrip = (strip: readonly RiggedLane[]): Promise<unknown> =>
-  writing(() => metaDrawer.setItem('strip', strip))
-export const loadStrip = async (): Promise<RiggedLane[]> => readStrip(await metaDrawer.getItem('strip'))
-
-/** What must be put back after runs that are over. */
-export const savePutBack = (texts: readonly string[]): Promise<unknown> =>
-  writing(() => metaDrawer.setItem('put-back', [...texts]))
-export async function loadPutBack(): Promise<string[]> {
-  const texts = await metaDrawer.getItem('put-back')
-  return Array.isArray(texts) ? texts.filter((t): t is string => typeof t === 'string') : []
 }

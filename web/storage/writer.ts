@@ -10,13 +10,16 @@ export interface Told {
   changed: { collection: string; id: string }[] | null
 }
 
-let chain: Promise<unknown> = Promise.resolve()
+const chains = new Map<string, Promise<unknown>>()
 
-/** Runs `work` while no other write runs, in this tab or another. Without Web Locks there is no other tab. */
-export function holdingLock<T>(work: () => Promise<T>): Promise<T> {
-  if (globalThis.navigator?.locks) return navigator.locks.request(LOCK, work) as Promise<T>
-  const mine = chain.catch(() => undefined).then(work)
-  chain = mine
+/**
+ * Runs `work` while no other write runs, in this tab or another. Without Web Locks there is no other tab.
+ * @param name what is written: the logbook, unless told
+ */
+export function holdingLock<T>(work: () => Promise<T>, name = LOCK): Promise<T> {
+  if (globalThis.navigator?.locks) return navigator.locks.request(name, work) as Promise<T>
+  const mine = (chains.get(name) ?? Promise.resolve()).catch(() => undefined).then(work)
+  chains.set(name, mine)
   return mine
 }
 

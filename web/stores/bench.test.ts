@@ -4,7 +4,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { noConditions } from '@core/protocol/runConditions'
 import { NO_HEAT, type LaneChoice } from '@core/bench/setup'
 import { readLogbook, writeLogbook } from '@core/formats/logbookJson'
-import { loadSession, loadPutBack, saveSession } from '../storage/benchSession'
+import { keptPutBack } from '../storage/benchLists'
+import { loadSession, saveSession } from '../storage/benchSession'
 import { journalDrawer, metaDrawer } from '../storage/database'
 import { importLogbook, openLogbook, readWhole } from '../storage/logbookStorage'
 import { readJournal } from '../storage/journal'
@@ -251,7 +252,7 @@ describe('ending a lane', () => {
     expect(again.lanes).toEqual([])
     expect((await loadSession()).lanes).toEqual([])
     expect((await readWhole()).logbook.runs).toHaveLength(1)
-    expect(await loadPutBack()).toEqual([])
+    expect(await keptPutBack.load()).toEqual([])
   })
 
   it('leaves nothing behind when it was cut off before the journal went', async () => {

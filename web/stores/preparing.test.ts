@@ -7,11 +7,14 @@ import { usePreparing } from './preparing'
 let kept: Preparing[] = []
 /** Another tab holds the lock for a while. */
 let wait: Promise<void> = Promise.resolve()
-vi.mock('../storage/preparing', () => ({
-  loadPreparing: () => Promise.resolve(kept),
-  changePreparing: async (next: (now: Preparing[]) => Preparing[]) => {
-    await wait
-    return (kept = next(kept))
+vi.mock('../storage/benchLists', () => ({
+  keptPreparing: {
+    load: () => Promise.resolve(kept),
+    change: async (next: (now: Preparing[]) => Preparing[]) => {
+      await wait
+      return (kept = next(kept))
+    },
+    onChanged: () => undefined,
   },
 }))
 

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { hoursFromFull, preparingDue, restedMinutes, type Preparing } from '@core/bench/preparing'
 import { usualDrainHours } from '@core/plan/durations'
-import { changePreparing, loadPreparing } from '../storage/preparing'
+import { keptPreparing } from '../storage/benchLists'
 import { useLogbook } from './logbook'
 
 /** Devices that drain and rest before a run. By the wall clock: they go on while the program is closed. */
@@ -13,11 +13,13 @@ export const usePreparing = defineStore('preparing', () => {
 
   /** Stored first, then shown. */
   async function set(next: (now: Preparing[]) => Preparing[]) {
-    list.value = await changePreparing(next)
+    list.value = await keptPreparing.change(next)
   }
   async function load() {
-    list.value = (await loadPreparing()).filter((p) => logbook.device(p.deviceId))
+    list.value = (await keptPreparing.load()).filter((p) => logbook.device(p.deviceId))
   }
+
+  keptPreparing.onChanged(() => void load().catch(() => undefined))
 
   const hoursOf = ({ deviceId }: Preparing): number => {
     const device = logbook.device(deviceId)

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it, vi } from 'vitest'
-import { loadPutBack, savePutBack } from '../storage/benchSession'
+import { keptPutBack } from '../storage/benchLists'
 import { emptyBrowser } from '../storage/storage.fixture'
 import { usePutBack } from './putBack'
 
@@ -12,10 +12,22 @@ beforeEach(async () => {
 })
 
 it('ticks off both of two things ticked at once', async () => {
-  await savePutBack(['flight mode', 'screen', 'apps'])
+  await keptPutBack.change(() => ['flight mode', 'screen', 'apps'])
   const putBack = usePutBack()
   await putBack.load()
   await Promise.all([putBack.done('flight mode'), putBack.done('apps')])
   expect(putBack.texts).toEqual(['screen'])
-  expect(await loadPutBack()).toEqual(['screen'])
+  expect(await keptPutBack.load()).toEqual(['screen'])
+})
+
+it('brings nothing back that another tab ticked off', async () => {
+  await keptPutBack.change(() => ['flight mode', 'screen', 'apps'])
+  const here = usePutBack()
+  await here.load()
+  setActivePinia(createPinia())
+  const there = usePutBack()
+  await there.load()
+  await there.done('flight mode')
+  await here.done('apps')
+  expect(await keptPutBack.load()).toEqual(['screen'])
 })

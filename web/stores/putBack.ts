@@ -2,8 +2,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { LaneSetup } from '@core/bench/setup'
 import { putBackList } from '@core/protocol/conditions'
-import { loadPutBack, savePutBack } from '../storage/benchSession'
-import { inTurn } from './inTurn'
+import { keptPutBack } from '../storage/benchLists'
 import { useLogbook } from './logbook'
 
 /** What to put back, of runs that are over; ticked off by the reviewer. */
@@ -11,7 +10,7 @@ export const usePutBack = defineStore('put-back', () => {
   const texts = ref<string[]>([])
   const logbook = useLogbook()
 
-  const load = async () => void (texts.value = await loadPutBack())
+  const load = async () => void (texts.value = await keptPutBack.load())
 
   /** Remembers what the protocol of a lane set and must be undone. */
   async function remember({ planned }: LaneSetup) {
@@ -20,13 +19,9 @@ export const usePutBack = defineStore('put-back', () => {
   }
   const done = (text: string) => set((now) => now.filter((t) => t !== text))
 
-  /** Two lanes that end, or two quick ticks: neither is written over by the other. */
-  const turn = inTurn()
-  const set = (next: (now: string[]) => string[]): Promise<void> =>
-    turn(async () => {
-      const changed = next(texts.value)
-      await savePutBack(changed)
-      texts.value = changed
-    })
+  /** Two lanes that end, two quick ticks, another tab: none is written over by the other. */
+  const set = async (next: (now: string[]) => string[]): Promise<void> =>
+    void (texts.value = await keptPutBack.change(next))
+  keptPutBack.onChanged(() => void load().catch(() => undefined))
   return { texts, load, remember, done }
 })

@@ -13,9 +13,8 @@ import { allDone, answeredForAll } from '@core/bench/shared'
 import { gearIdsOf, type Feed } from '@core/bench/setup'
 import type { ChecklistItem } from '@core/protocol/checklist'
 import type { Campaign } from '@core/plan/campaign'
-import { loadStrip, saveStrip } from '../storage/benchSession'
+import { keptStrip } from '../storage/benchLists'
 import { useBench } from './bench'
-import { inTurn } from './inTurn'
 import { useLogbook } from './logbook'
 
 /** The lanes on the strip before power-on, with their checklists. Kept over a reload. */
@@ -26,35 +25,32 @@ export const useStrip = defineStore('strip', () => {
   const logbook = useLogbook()
   const bench = useBench()
 
-  /** Changes run one after the other: of two quick answers neither is written over by the other. */
-  const turn = inTurn()
-  /** Stored first, then shown. */
-  const set = (next: (now: RiggedLane[]) => RiggedLane[]): Promise<void> =>
-    turn(async () => {
-      const plain = JSON.parse(JSON.stringify(next(rigged.value))) as RiggedLane[]
-      await saveStrip(plain)
-      rigged.value = plain
-    })
-
-  async function load() {
-    // What was powered on as the program was killed stands on the bench already.
+  /** What was powered on as the program was killed stands on the bench already. */
+  function standing(lanes: RiggedLane[]): RiggedLane[] {
     const running = new Set(bench.lanes.map((l) => l.setup.planned?.plannedId))
-    const stored = await loadStrip()
-    rigged.value = stored.filter((r) => !r.choice.planned || !running.has(r.choice.planned.plannedId))
+    return lanes.filter((r) => !r.choice.planned || !running.has(r.choice.planned.plannedId))
   }
+  const load = async () => void (rigged.value = standing(await keptStrip.load()))
+  /** Stored first, then shown. Of two quick answers, or two tabs, neither is written over by the other. */
+  const set = async (next: (now: RiggedLane[]) => RiggedLane[]): Promise<void> =>
+    void (rigged.value = await keptStrip.change((now) => next(standing(now))))
+  keptStrip.onChanged(() => void load().catch(() => undefined))
 
   async function add(lane: Omit<RiggedLane, 'id'>) {
-    if (bench.lanes.length + rigged.value.length >= MOST_LANES)
-      throw new Error(`The strip has ${MOST_LANES} lanes, and all are taken. Stop or take off one first.`)
-    await set((now) => [...now, { ...lane, id: crypto.randomUUID() }])
+    await set((now) => {
+      if (bench.lanes.length + now.length >= MOST_LANES)
+        throw new Error(`The strip has ${MOST_LANES} lanes, and all are taken. Stop or take off one first.`)
+      // Two presses, or two tabs, carry a planned run once.
+      const planned = lane.choice.planned?.plannedId
+      if (planned !== undefined && now.some((r) => r.choice.planned?.plannedId === planned)) return now
+      return [...now, { ...lane, id: crypto.randomUUID() }]
+    })
   }
 
   /** Rigs a planned run by the campaign's protocol. */
   async function rig(campaign: Campaign, plannedId: string) {
     const planned = campaign.planned.find((p) => p.id === plannedId)!
-    const here = (p: { plannedId: string } | null) => p?.plannedId === plannedId
-    if (rigged.value.some((r) => here(r.choice.planned)) || bench.lanes.some((l) => here(l.setup.planned)))
-      return
+    if (bench.lanes.some((l) => l.setup.planned?.plannedId === plannedId)) return
     const { deviceId, sourceId, cableId } = planned
     const place = { campaignId: campaign.id, plannedId }
     const cable = logbook.cable(cableId)?.name ?? null
@@ -88,13 +84,14 @@ export const useStrip = defineStore('strip', () => {
   /** The switch: every rigged lane starts at once. What was not answered is on record as skipped. */
   async function powerOn() {
     const when = new Date().toISOString()
+    const started = new Set(rigged.value.map((r) => r.id))
     const choices = rigged.value.map((lane) =>
       choiceAtPowerOn(JSON.parse(JSON.stringify(lane)) as RiggedLane, when),
     )
     starting.value = true
     try {
       await bench.startTogether(choices)
-      await set(() => [])
+      await set((now) => now.filter((r) => !started.has(r.id)))
     } finally {
       starting.value = false
     }
