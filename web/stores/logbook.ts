@@ -5,6 +5,7 @@ import { COLLECTION_NAMES, COLLECTIONS, type CollectionName, type Records } from
 import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
 import type { Run } from '@core/logbook/run'
 import type { WriteUp } from '@core/logbook/writeUp'
+import type { Campaign } from '@core/plan/campaign'
 import { threeWay } from '@core/logbook/threeWay'
 import type { Trace } from '@core/trace/trace'
 import type { Apart } from '../storage/envelope'
@@ -163,21 +164,22 @@ export const useLogbook = defineStore('logbook', () => {
 
   const putRun = (run: Run, trace?: Trace) => write('runs', () => run, trace && (() => trace))
 
-  /** Changes fields of a run as it stands now. */
-  const changeRun = (id: string, how: (run: Run) => Partial<Run>) =>
-    write('runs', () => {
-      const run = byId.value.runs.get(id)
-      if (!run) throw new Error('This run is no longer in the logbook.')
-      return { ...run, ...how(run) }
+  /** Changes fields of a record as it stands now: of two changes at the same time neither is written over. */
+  const changeRecord = <K extends CollectionName>(
+    name: K,
+    id: string,
+    how: (now: Records[K]) => Partial<Records[K]>,
+  ) =>
+    write(name, () => {
+      const now = byId.value[name].get(id) as Records[K] | undefined
+      if (!now) throw new Error(`This ${COLLECTIONS[name].called} is no longer in the logbook.`)
+      return { ...now, ...how(now) }
     })
-
-  /** Changes fields of a write-up as it stands now: what was typed and what is noted besides come at the same time. */
+  const changeRun = (id: string, how: (now: Run) => Partial<Run>) => changeRecord('runs', id, how)
+  const changeCampaign = (id: string, how: (now: Campaign) => Partial<Campaign>) =>
+    changeRecord('campaigns', id, how)
   const changeWriteUp = (id: string, how: (now: WriteUp) => Partial<WriteUp>) =>
-    write('writeUps', () => {
-      const now = byId.value.writeUps.get(id)
-      if (!now) throw new Error('This write-up is no longer in the logbook.')
-      return { ...now, ...how(now), changedAt: new Date().toISOString() }
-    })
+    changeRecord('writeUps', id, (now) => ({ ...how(now), changedAt: new Date().toISOString() }))
 
   async function removeRun(id: string): Promise<() => Promise<void>> {
     const trace = (await readingsOf(id))!
@@ -266,6 +268,7 @@ export const useLogbook = defineStore('logbook', () => {
     runsWith,
     putRun,
     changeRun,
+    changeCampaign,
     changeWriteUp,
     removeRun,
     readingsOf,

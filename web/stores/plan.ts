@@ -7,6 +7,7 @@ import { moveRun, type Move } from '@core/plan/moveRun'
 import type { Saving } from '@core/plan/savings'
 import { calendarOf } from '@core/plan/calendar'
 import { plannedRunsFor, usualMeans, type Campaign, type PairPlan } from '@core/plan/campaign'
+import { plannedOnto } from '@core/plan/plannedOnto'
 import { settledRuns, stateOf } from '@core/plan/progress'
 import { pairsFor, QUESTIONS } from '@core/plan/questions'
 import { DATE, eveningsOnly } from '@core/plan/windows'
@@ -69,25 +70,24 @@ export const usePlan = defineStore('plan', () => {
       putBack: [],
       createdAt: new Date().toISOString(),
     }
-    await keep(campaign)
-    return campaign
+    return logbook.put('campaigns', withRuns(campaign))
   }
 
-  /** Stores a campaign; its runs follow its pairs, and those already made stay. */
-  async function keep(campaign: Campaign): Promise<Campaign> {
+  /** Its runs follow its pairs, and those already made stay. */
+  function withRuns(campaign: Campaign): Campaign {
     const made = new Set([...logbook.runs.flatMap((r) => r.planned?.plannedId ?? []), ...running.value])
-    const planned = plannedRunsFor(
-      campaign.pairs,
-      campaign.planned,
-      (id) => made.has(id),
-      () => crypto.randomUUID(),
-    )
-    const next = { ...campaign, planned }
-    await logbook.put('campaigns', next)
-    return next
+    const isMade = (id: string) => made.has(id)
+    return {
+      ...campaign,
+      planned: plannedRunsFor(campaign.pairs, campaign.planned, isMade, () => crypto.randomUUID()),
+    }
   }
+  /** Changes a campaign as it stands: of two quick presses, or two tabs, neither is written over by the other. */
+  const keep = ({ id }: Campaign, how: (now: Campaign) => Partial<Campaign>): Promise<Campaign> =>
+    logbook.changeCampaign(id, (now) => withRuns({ ...now, ...how(now) }))
 
-  const setPairs = (campaign: Campaign, pairs: PairPlan[]) => keep({ ...campaign, pairs })
+  const setPairs = (campaign: Campaign, how: (now: PairPlan[]) => PairPlan[]) =>
+    keep(campaign, ({ pairs }) => ({ pairs: how(pairs) }))
 
   /** Lays the open runs on the free hours from now on, or from the start date if that is later. */
   async function layOut(campaign: Campaign): Promise<Arrangement> {
@@ -96,7 +96,9 @@ export const usePlan = defineStore('plan', () => {
       const known = await gear()
       const options = { settled: [...settled(campaign)], notBefore: Date.now() }
       const arrangement = await planWork().arrange(plain(campaign), known, options)
-      await logbook.put('campaigns', { ...campaign, planned: arrangement.planned })
+      await logbook.changeCampaign(campaign.id, ({ planned }) => ({
+        planned: plannedOnto(planned, campaign.planned, arrangement.planned),
+      }))
       return arrangement
     } finally {
       busy.value = false
@@ -119,15 +121,16 @@ export const usePlan = defineStore('plan', () => {
   ): Promise<Move & { why: string }> {
     const result = moveRun(plain(campaign), await gear(), plannedId, fromMs / 1000, settled(campaign))
     if (!result.ok) return { ...result, why: obstacleInWords(result.obstacle, names) }
-    await logbook.put('campaigns', { ...campaign, planned: result.planned })
+    await logbook.changeCampaign(campaign.id, ({ planned }) => ({
+      planned: plannedOnto(planned, campaign.planned, result.planned),
+    }))
     return { ...result, why: '' }
   }
 
   const change = (campaign: Campaign, plannedId: string, what: Partial<Campaign['planned'][number]>) =>
-    logbook.put('campaigns', {
-      ...campaign,
-      planned: campaign.planned.map((p) => (p.id === plannedId ? { ...p, ...what } : p)),
-    })
+    logbook.changeCampaign(campaign.id, ({ planned }) => ({
+      planned: planned.map((p) => (p.id === plannedId ? { ...p, ...what } : p)),
+    }))
 
   const keepProtocol = (protocol: Protocol) => logbook.put('protocols', protocol)
   const calendar = (campaign: Campaign) => calendarOf(campaign, names, new Date())

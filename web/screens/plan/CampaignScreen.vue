@@ -50,7 +50,8 @@ const nameError = computed(() => (name.value.trim() ? '' : 'Give the campaign a 
 async function rename() {
   if (!campaign.value || nameError.value || name.value.trim() === campaign.value.name) return
   try {
-    await plan.keep({ ...campaign.value, name: name.value.trim().slice(0, 120) })
+    const typed = name.value.trim().slice(0, 120)
+    await plan.keep(campaign.value, () => ({ name: typed }))
   } catch (error) {
     notices.fail(error)
   }

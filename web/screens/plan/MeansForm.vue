@@ -43,8 +43,8 @@ const rows = computed(() =>
   devices.map((device, i) => ({ device, path: `devices[${i}]`, usual: usualDrainHours(device) })),
 )
 
-const keep = submit(async (campaign: Campaign, thenLayOut: boolean) => {
-  const kept = await plan.keep(campaign)
+const keep = submit(async ({ availability, means }: Campaign, thenLayOut: boolean) => {
+  const kept = await plan.keep(props.campaign, () => ({ availability, means }))
   notices.say('Time and means are kept.')
   if (!thenLayOut) return
   await plan.layOut(kept)

@@ -50,7 +50,7 @@ const keep = submit(async (protocol: Protocol, asOwn: boolean) => {
     await plan.keepProtocol(named)
     chosen.value = named.id
   }
-  await plan.keep({ ...props.campaign, protocol: named })
+  await plan.keep(props.campaign, () => ({ protocol: named }))
   notices.say(
     asOwn ? `${named.name} is kept for other campaigns too.` : 'The protocol of this campaign is kept.',
   )

@@ -18,7 +18,6 @@ const items = computed(() =>
 )
 
 function tick(text: string, on: boolean | null) {
-  const others = props.campaign.putBack.filter((a) => a.text !== text)
   const answer = {
     id: text,
     text,
@@ -27,7 +26,10 @@ function tick(text: string, on: boolean | null) {
     outside: false,
     when: new Date().toISOString(),
   }
-  plan.keep({ ...props.campaign, putBack: on ? [...others, answer] : others }).catch(notices.fail)
+  const others = ({ putBack }: Campaign) => putBack.filter((a) => a.text !== text)
+  plan
+    .keep(props.campaign, (now) => ({ putBack: on ? [...others(now), answer] : others(now) }))
+    .catch(notices.fail)
 }
 </script>
 

@@ -47,13 +47,14 @@ export function usePairPicker(campaign: () => Campaign) {
   })
   const elsewhere = computed(() => campaign().pairs.filter((p) => p.cableId !== cableId.value).length)
 
-  const set = (pairs: Campaign['pairs']) => plan.setPairs(campaign(), pairs).catch(notices.fail)
+  const set = (how: (now: Campaign['pairs']) => Campaign['pairs']) =>
+    plan.setPairs(campaign(), how).catch(notices.fail)
   const setOne = (pair: { deviceId: string; sourceId: string; cableId: string | null }, repeats: number) =>
-    set(withRepeats(campaign().pairs, pair, Math.min(20, Math.max(0, Math.round(repeats) || 0))))
+    set((now) => withRepeats(now, pair, Math.min(20, Math.max(0, Math.round(repeats) || 0))))
   const setMany = (devices: string[], sources: string[], on: boolean) =>
-    set(withAll(campaign().pairs, devices, sources, cableId.value, on ? usual.value : 0))
+    set((now) => withAll(now, devices, sources, cableId.value, on ? usual.value : 0))
   /** Gives every pair that is in the wanted number of repeats. */
-  const setRepeatsOfAll = () => set(campaign().pairs.map((p) => ({ ...p, repeats: usual.value })))
+  const setRepeatsOfAll = () => set((now) => now.map((p) => ({ ...p, repeats: usual.value })))
 
   return { cableId, usual, cells, elsewhere, setOne, setMany, setRepeatsOfAll }
 }

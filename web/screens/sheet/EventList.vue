@@ -28,17 +28,24 @@ function open(i: number, event: TraceEvent) {
   editing.value = i
   form.resetForm({ values: { time: exactClock(event.t), text: event.text } })
 }
-const store = async (events: TraceEvent[]) => void (await logbook.changeRun(props.run.id, () => ({ events })))
+/** Changes the events as they stand now: another may have come since these were drawn. */
+const store = async (how: (now: TraceEvent[]) => TraceEvent[]) =>
+  void (await logbook.changeRun(props.run.id, ({ events }) => ({ events: how(events) })))
+const placeOf = (events: TraceEvent[], event: TraceEvent) =>
+  events.findIndex((e) => JSON.stringify(e) === JSON.stringify(event))
 
 const keep = submit(async ({ time, text }: { time: number; text: string }) => {
-  await store(props.run.events.map((e, i) => (i === editing.value ? { ...e, t: time, text } : e)))
+  const event = props.run.events[editing.value!]
+  await store((now) => {
+    const place = placeOf(now, event)
+    return now.map((e, i) => (i === place ? { ...e, t: time, text } : e))
+  })
   editing.value = null
 })
-async function remove(i: number) {
-  const before = props.run.events
+async function remove(event: TraceEvent) {
   try {
-    await store(before.filter((_, at) => at !== i))
-    notices.say('The event was deleted.', () => store(before))
+    await store((now) => now.filter((_, i) => i !== placeOf(now, event)))
+    notices.say('The event was deleted.', () => store((now) => [...now, event]))
   } catch (error) {
     notices.fail(error)
   }
@@ -61,7 +68,7 @@ async function remove(i: number) {
           <span class="figure">{{ clock(event.t) }}</span>
           <span class="what">{{ event.text }}</span>
           <v-btn size="small" :aria-label="`Change ${event.text}`" @click="open(i, event)">Change</v-btn>
-          <v-btn size="small" :aria-label="`Delete ${event.text}`" @click="remove(i)">Delete</v-btn>
+          <v-btn size="small" :aria-label="`Delete ${event.text}`" @click="remove(event)">Delete</v-btn>
         </template>
       </li>
     </ul>
