@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import writeSheet from 'write-excel-file/node'
-import { stripLogbook, takeIn } from './fixture'
+import { stripLogbook, takeIn, withRuns } from './fixture'
 import { controlClock, pick } from './steps'
 
 /** The next run is not stored. */
@@ -108,6 +108,21 @@ test('the bench offers the same again with the next source: a level and Enter st
   await page.keyboard.type('7')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('elapsed')).toHaveCount(2)
+})
+
+test('Enter starts a lane though its form is still being drawn', async ({ page }) => {
+  await takeIn(page, withRuns(1))
+  // Turns of the page that take a second each.
+  await page.addInitScript(() => {
+    const { setTimeout } = window
+    window.setTimeout = ((work: TimerHandler, ms = 0, ...rest: unknown[]) =>
+      setTimeout(work, ms === 0 ? 1000 : ms, ...rest)) as typeof window.setTimeout
+  })
+  await page.goto('/bench')
+  await expect(page.getByLabel('Start level')).toBeFocused()
+  await page.keyboard.type('7')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('elapsed')).toBeVisible()
 })
 
 test('a survey goes source after source by Enter alone, fills the grid, and ends in bars', async ({

@@ -7,6 +7,7 @@ import type { Meter } from '@core/gear/gear'
 import { figure } from '@core/words/figures'
 import { named, namedOrNot } from '../../forms/choices'
 import InTurn from '../../components/InTurn.vue'
+import { useOneByOne } from '../../composables/useOneByOne'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
@@ -21,6 +22,10 @@ import { useLogbook } from '../../stores/logbook'
 import FeedPicker from './FeedPicker.vue'
 
 const emit = defineEmits<{ started: [] }>()
+const turns = useOneByOne()
+const GROUPS = 6
+/** The button is seen where it stays, once all above it stand. */
+const waits = computed(() => turns.value < GROUPS)
 const bench = useBench()
 const logbook = useLogbook()
 const strip = useStrip()
@@ -90,7 +95,7 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
 
 <template>
   <form class="fields setup" novalidate aria-label="A new lane" @submit.prevent="begin('start')">
-    <!-- From above to below, a group a turn: the form is long, and its button comes where it stays. -->
+    <!-- From above to below, a group a turn: the form is long. Its button is there for Enter before it is seen. -->
     <p v-if="isAgain" class="wide quiet" data-testid="again">
       As last time, with the next source. Type the start level, and go.
     </p>
@@ -158,17 +163,15 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
         <FormText name="heatPlaces" class="minutes" label="Where" placeholder="front, back" />
       </fieldset>
     </InTurn>
-    <InTurn :turn="6">
-      <p class="wide">{{ expectation }}</p>
-      <FormFailure :text="failure" />
-      <div class="wide">
-        <v-btn-main type="submit" size="large" :loading="busy">Start the clock</v-btn-main>
-        <v-btn-other size="large" class="ml-3" @click="begin('rig')">Put it on the strip</v-btn-other>
-        <span class="quiet hint"
-          >Start as the switch goes on. Lanes put on the strip start together, later.</span
-        >
-      </div>
-    </InTurn>
+    <p class="wide" :class="{ waits }">{{ expectation }}</p>
+    <FormFailure :text="failure" />
+    <div class="wide" :class="{ waits }">
+      <v-btn-main type="submit" size="large" :loading="busy">Start the clock</v-btn-main>
+      <v-btn-other size="large" class="ml-3" @click="begin('rig')">Put it on the strip</v-btn-other>
+      <span class="quiet hint"
+        >Start as the switch goes on. Lanes put on the strip start together, later.</span
+      >
+    </div>
   </form>
 </template>
 
@@ -198,6 +201,10 @@ legend {
 }
 .minutes {
   max-width: 260px;
+}
+/* Enter finds a button that is not drawn yet. */
+.waits {
+  visibility: hidden;
 }
 .hint {
   margin-left: 16px;
