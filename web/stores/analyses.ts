@@ -15,6 +15,7 @@ import { dropPicturesBut } from '../storage/pictures'
 import { analysisWork } from '../workers/analysis'
 import { handOver } from '../workers/handOver'
 import { asked } from './asked'
+import { useBench } from './bench'
 import { countedTrace } from './counted'
 import { useExpected } from './expected'
 import { useLogbook } from './logbook'
@@ -22,11 +23,14 @@ import { useLogbook } from './logbook'
 /** Whole analyses kept in memory: as many as anybody sets side by side, and the last ones looked at stay at hand. */
 const MOST_KEPT = 600
 const LISTS_TOLD_MS = 500
+/** A breath between two runs that are worked out, while lanes are on the bench. */
+const BREATH_MS = 80
 
 /** The figures of runs, worked out off the main thread, once for each trace. */
 export const useAnalyses = defineStore('analyses', () => {
   const logbook = useLogbook()
   const expectedOf = useExpected()
+  const bench = useBench()
   const whole = shallowReactive(new Map<string, { basis: string; analysis: Analysis }>())
   const headlines = shallowReactive(new Map<string, KeptHeadline>())
   const fresh = new Map<string, KeptHeadline>()
@@ -160,7 +164,10 @@ export const useAnalyses = defineStore('analyses', () => {
     filling ??= (async () => {
       if (headlines.size === 0) for (const [runId, kept] of await readHeadlines()) headlines.set(runId, kept)
       for (const { id } of [...logbook.runs].reverse()) {
-        if (!headline(id) && logbook.run(id)) await figuresOf(id).catch(() => undefined)
+        if (headline(id) || !logbook.run(id)) continue
+        await figuresOf(id).catch(() => undefined)
+        // Readings come first: they wait for the same database.
+        if (bench.running) await new Promise((resolve) => setTimeout(resolve, BREATH_MS))
         if (performance.now() - shownAt > LISTS_TOLD_MS) showFresh()
       }
       const ids = new Set(logbook.runs.map((r) => r.id))
