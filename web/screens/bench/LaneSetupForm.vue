@@ -196,6 +196,9 @@ legend {
   height: auto;
   flex-wrap: wrap;
 }
+.setup :deep(.v-btn-toggle .v-btn) {
+  min-height: 40px;
+}
 .own {
   max-width: 160px;
 }
@@ -208,5 +211,11 @@ legend {
 }
 .hint {
   margin-left: 16px;
+}
+@media (max-width: 760px) {
+  .hint {
+    display: block;
+    margin: 8px 0 0;
+  }
 }
 </style>
