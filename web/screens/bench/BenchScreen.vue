@@ -2,7 +2,6 @@
 import { useMediaQuery } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import EmptyPage from '../../components/EmptyPage.vue'
-import InTurn from '../../components/InTurn.vue'
 import { useBench } from '../../stores/bench'
 import { useCurves } from '../../stores/curves'
 import { useLogbook } from '../../stores/logbook'
@@ -92,7 +91,7 @@ onMounted(() => {
         <LaneSetupForm v-if="(!bench.running && !strip.rigged.length) || adding" @started="adding = false" />
         <v-btn-other v-else-if="room" class="mt-4" @click="adding = true">Add a lane</v-btn-other>
       </template>
-      <InTurn :turn="7"><PreparePart v-if="!bench.watching" /></InTurn>
+      <PreparePart v-if="!bench.watching" />
       <p v-if="!bench.running" class="quiet">
         Many sources, a minute each: <router-link to="/bench/survey">make a survey</router-link>. Some minutes
         each, by the meter’s count: <router-link to="/bench/spot">spot checks</router-link>.

@@ -6,8 +6,6 @@ import { closeLane, laneChoiceSchema, laneField } from '@core/bench/typedLane'
 import type { Meter } from '@core/gear/gear'
 import { figure } from '@core/words/figures'
 import { named, namedOrNot } from '../../forms/choices'
-import InTurn from '../../components/InTurn.vue'
-import { useOneByOne } from '../../composables/useOneByOne'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
@@ -22,10 +20,6 @@ import { useLogbook } from '../../stores/logbook'
 import FeedPicker from './FeedPicker.vue'
 
 const emit = defineEmits<{ started: [] }>()
-const turns = useOneByOne()
-const GROUPS = 6
-/** The button is seen where it stays, once all above it stand. */
-const waits = computed(() => turns.value < GROUPS)
 const bench = useBench()
 const logbook = useLogbook()
 const strip = useStrip()
@@ -95,7 +89,6 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
 
 <template>
   <form class="fields setup" novalidate aria-label="A new lane" @submit.prevent="begin('start')">
-    <!-- From above to below, a group a turn: the form is long. Its button is there for Enter before it is seen. -->
     <p v-if="isAgain" class="wide quiet" data-testid="again">
       As last time, with the next source. Type the start level, and go.
     </p>
@@ -104,68 +97,58 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
     <FormPick name="cableId" label="Cable" :items="namedOrNot(logbook.cables)" />
     <FormPick v-if="takes" name="conditions.fedFromId" label="Fed from" :items="namedOrNot(feeders)" />
     <FormText name="startPercent" label="Start level" suffix="%" numeric :autofocus="isAgain" />
-    <InTurn :turn="1">
-      <FormPick
-        v-if="logbook.meters.some((m) => m.kind === 'power meter')"
-        name="conditions.meterId"
-        label="Meter"
-        :items="instruments('power meter')"
-      />
-      <FormPick
-        v-if="logbook.meters.some((m) => m.kind === 'thermometer')"
-        name="conditions.thermometerId"
-        label="Thermometer"
-        :items="instruments('thermometer')"
-      />
-    </InTurn>
-    <InTurn :turn="2">
-      <FormText name="conditions.ambientC" label="Room" suffix="°C" numeric />
-      <FormText name="conditions.restMinutes" label="Rested before" suffix="min" numeric />
+    <FormPick
+      v-if="logbook.meters.some((m) => m.kind === 'power meter')"
+      name="conditions.meterId"
+      label="Meter"
+      :items="instruments('power meter')"
+    />
+    <FormPick
+      v-if="logbook.meters.some((m) => m.kind === 'thermometer')"
+      name="conditions.thermometerId"
+      label="Thermometer"
+      :items="instruments('thermometer')"
+    />
+    <FormText name="conditions.ambientC" label="Room" suffix="°C" numeric />
+    <FormText name="conditions.restMinutes" label="Rested before" suffix="min" numeric />
+    <FormText
+      name="conditions.deviceState"
+      label="State of the device"
+      placeholder="Like asleep, flight mode"
+    />
+    <StopFields />
+    <FeedPicker v-model="feed" :seed="1 + logbook.runs.length" />
+    <fieldset v-if="feed.kind === 'hand'" class="wide">
+      <legend>Read every</legend>
+      <v-btn-toggle v-model="interval" mandatory>
+        <v-btn v-for="m in NAMED_INTERVALS" :key="m" :value="m">{{ m }} min</v-btn>
+        <v-btn value="own">own step</v-btn>
+        <v-btn value="at">own minutes</v-btn>
+      </v-btn-toggle>
       <FormText
-        name="conditions.deviceState"
-        label="State of the device"
-        placeholder="Like asleep, flight mode"
+        v-if="interval === 'own'"
+        name="ownInterval"
+        class="own"
+        label="Own interval"
+        suffix="min"
+        numeric
       />
-    </InTurn>
-    <InTurn :turn="3">
-      <StopFields />
-      <FeedPicker v-model="feed" :seed="1 + logbook.runs.length" />
-    </InTurn>
-    <InTurn :turn="4">
-      <fieldset v-if="feed.kind === 'hand'" class="wide">
-        <legend>Read every</legend>
-        <v-btn-toggle v-model="interval" mandatory>
-          <v-btn v-for="m in NAMED_INTERVALS" :key="m" :value="m">{{ m }} min</v-btn>
-          <v-btn value="own">own step</v-btn>
-          <v-btn value="at">own minutes</v-btn>
-        </v-btn-toggle>
-        <FormText
-          v-if="interval === 'own'"
-          name="ownInterval"
-          class="own"
-          label="Own interval"
-          suffix="min"
-          numeric
-        />
-        <FormText
-          v-if="interval === 'at'"
-          name="atMinutes"
-          class="minutes"
-          label="At minutes"
-          placeholder="5, 10, 15, 20, 30"
-        />
-      </fieldset>
-    </InTurn>
-    <InTurn :turn="5">
-      <fieldset class="wide">
-        <legend>Temperatures, if any</legend>
-        <FormText name="heatMinutes" class="minutes" label="At minutes" placeholder="10, 20, 30" />
-        <FormText name="heatPlaces" class="minutes" label="Where" placeholder="front, back" />
-      </fieldset>
-    </InTurn>
-    <p class="wide" :class="{ waits }">{{ expectation }}</p>
+      <FormText
+        v-if="interval === 'at'"
+        name="atMinutes"
+        class="minutes"
+        label="At minutes"
+        placeholder="5, 10, 15, 20, 30"
+      />
+    </fieldset>
+    <fieldset class="wide">
+      <legend>Temperatures, if any</legend>
+      <FormText name="heatMinutes" class="minutes" label="At minutes" placeholder="10, 20, 30" />
+      <FormText name="heatPlaces" class="minutes" label="Where" placeholder="front, back" />
+    </fieldset>
+    <p class="wide">{{ expectation }}</p>
     <FormFailure :text="failure" />
-    <div class="wide" :class="{ waits }">
+    <div class="wide">
       <v-btn-main type="submit" size="large" :loading="busy">Start the clock</v-btn-main>
       <v-btn-other size="large" class="ml-3" @click="begin('rig')">Put it on the strip</v-btn-other>
       <span class="quiet hint"
@@ -204,10 +187,6 @@ legend {
 }
 .minutes {
   max-width: 260px;
-}
-/* Enter finds a button that is not drawn yet. */
-.waits {
-  visibility: hidden;
 }
 .hint {
   margin-left: 16px;
