@@ -27,6 +27,22 @@ it('moves what is still to be run past a day, by whole weeks, and what is made s
   expect(starts(aheadOf(campaign, new Date('2026-03-03T12:00:00Z'), new Set(['done'])))[1]).toBe('2026-03-10')
 })
 
+it('moves to the very next day where every day has the same free hours', () => {
+  const everyDay = { ...campaign, availability: { ...campaign.availability, daysOff: [] } }
+  const moved = aheadOf(everyDay, new Date('2026-11-25T12:00:00Z'), new Set(['done']))
+  expect(starts(moved)).toEqual(['2026-03-02', '2026-11-26', '2026-11-27', undefined])
+  const weekends = {
+    ...everyDay.availability,
+    week: everyDay.availability.week.map((d, i) => (i > 4 ? d : null)),
+  }
+  const kept = aheadOf(
+    { ...everyDay, availability: weekends },
+    new Date('2026-11-25T12:00:00Z'),
+    new Set(['done']),
+  )
+  expect(starts(kept)[1]).toBe('2026-12-01')
+})
+
 it('leaves alone what lies ahead, or has nothing left to run', () => {
   expect(aheadOf(campaign, new Date('2026-02-20T12:00:00Z'), new Set())).toBe(campaign)
   expect(aheadOf(campaign, new Date('2026-11-25T12:00:00Z'), new Set(['done', 'a', 'b']))).toBe(campaign)

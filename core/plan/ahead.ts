@@ -4,9 +4,16 @@ import { DATE } from './windows'
 
 const WEEK = 7
 
+/** By how many days a plan can be moved and still meet its free hours: by any where every day has the same ones. */
+function stepOf({ week, daysOff }: Campaign['availability']): number {
+  const alike = week.every((day) => JSON.stringify(day) === JSON.stringify(week[0]))
+  return alike && daysOff.length === 0 ? 1 : WEEK
+}
+
 /**
- * A campaign moved by whole weeks, so that everything still to be run lies after a day: weekdays, hours and the order
- * stay as they are. One that lies ahead already, or has nothing left to run, is left alone.
+ * A campaign moved so that everything still to be run lies after a day: by as few days as will do where every day has
+ * the same free hours, else by whole weeks; hours and the order stay as they are. One that lies ahead already, or has
+ * nothing left to run, is left alone.
  *
  * @param settled ids of planned runs that are made or set aside
  */
@@ -17,7 +24,8 @@ export function aheadOf(campaign: Campaign, today: Date, settled: ReadonlySet<st
   const first = starts.reduce((a, b) => (a < b ? a : b))
   const late = differenceInCalendarDays(today, first) + 1
   if (late <= 0) return campaign
-  const days = Math.ceil(late / WEEK) * WEEK
+  const step = stepOf(campaign.availability)
+  const days = Math.ceil(late / step) * step
   const day = (text: string) => format(addDays(parse(text, DATE, today), days), DATE)
   const ids = new Set(open.map((p) => p.id))
   return {

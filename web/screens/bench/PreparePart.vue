@@ -80,7 +80,9 @@ async function reached(deviceId: string) {
         <v-btn size="small" @click="preparing.done(p.deviceId).catch(notices.fail)">Take it off</v-btn>
       </li>
     </ul>
-    <v-btn v-if="free.length" size="small" @click="open">Drain a device to its start level</v-btn>
+    <v-btn v-if="free.length" size="small" class="flush" @click="open"
+      >Drain a device to its start level</v-btn
+    >
     <FormDialog
       v-if="adding"
       title="Drain to the start level"

@@ -118,8 +118,8 @@ const THEMES = [
       @update:model-value="pick"
     />
     <p class="quiet small">
-      <v-btn size="small" @click="pasting = true">Paste or type a table</v-btn> Files can be dropped on any
-      screen.
+      <v-btn size="small" class="flush" @click="pasting = true">Paste or type a table</v-btn> Files can be
+      dropped on any screen.
     </p>
     <p v-if="files.otherEnd" class="one-end" role="status">
       <strong>{{ files.otherEnd.file }}</strong> waits for the file of its other end{{
@@ -159,7 +159,7 @@ const THEMES = [
       v-bind="files.opened"
     />
     <p v-if="logbook.canUndoEdition" class="quiet small">
-      <v-btn size="small" @click="undoEdition">Undo the last import or wipe</v-btn>
+      <v-btn size="small" class="flush" @click="undoEdition">Undo the last import or wipe</v-btn>
       What was written since stays.
     </p>
     <h2>Preferences</h2>

@@ -127,7 +127,7 @@ const height = computed(() =>
         </template>
         <template #[`item.name`]="{ item }">
           <router-link :to="`/sheet/${item.id}`" :class="{ off: off(item.run) }"
-            ><InkMark :ink="item.run.ink" /> {{ item.name }}</router-link
+            ><InkMark :ink="item.run.ink" />{{ item.name }}</router-link
           >
           <SimulatedTag v-if="!allSimulated && isSimulated(item.run)" />
           <span v-if="item.run.state !== 'done'" class="quiet state">{{ item.state }}</span>
@@ -166,6 +166,9 @@ a {
   color: inherit;
   font-weight: 600;
   white-space: nowrap;
+}
+a :deep(.ink) {
+  margin-right: 8px;
 }
 .state {
   margin-left: 8px;

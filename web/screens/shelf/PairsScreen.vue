@@ -69,7 +69,7 @@ const print = () => window.print()
         />
         <FormPick v-model="filter.show" label="Show" :items="SHOWS" />
         <FormText v-model="filter.words" label="Name contains" clearable @click:clear="filter.words = ''" />
-        <v-btn @click="print">Print the grid</v-btn>
+        <v-btn class="flush print" @click="print">Print the grid</v-btn>
       </div>
       <p v-if="visibleRows.length === 0" role="status">No pair is like that. Widen the choice above.</p>
       <div v-else class="scroll-x" tabindex="0" role="group" aria-label="Grid of devices and sources">
@@ -113,6 +113,9 @@ const print = () => window.print()
 </template>
 
 <style scoped>
+.print {
+  justify-self: start;
+}
 .filters {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 190px), 1fr));
