@@ -17,8 +17,10 @@ vi.mock('./setup', () => ({
 }))
 
 let frames: FrameRequestCallback[] = []
+/** The browser's next frame, and what comes right after it. */
 const frame = () => {
   for (const callback of frames.splice(0)) callback(0)
+  vi.advanceTimersByTime(0)
 }
 let scope: EffectScope
 beforeEach(() => {

@@ -20,6 +20,8 @@ let handed = 0
 export async function handOver(work: Remote<TakesParts>, trace: Trace): Promise<Trace | string> {
   if (!isLong(trace)) return { ...trace, temperatures: { ...trace.temperatures } }
   const id = `trace ${++handed}`
+  // Whoever asks for it is in the midst of drawing a screen, as a rule.
+  await new Promise((resolve) => setTimeout(resolve, 0))
   // A part is waited for before the next goes: whatever else the page has to do comes in between.
   for (const name of partsOf(trace)) await work.part(id, name, columnOfPart(trace, name))
   return id
