@@ -1,5 +1,6 @@
 import { HOUR_FORMS, type HourForm } from '@core/words/moments'
-import { metaDrawer } from './database'
+import { metaDrawer, writing } from './database'
+import { holdingLock } from './writer'
 
 const THEMES = ['auto', 'paper', 'night'] as const
 export const DECIMALS = ['point', 'comma'] as const
@@ -18,19 +19,38 @@ export interface StoredSettings {
   currency: string
 }
 const LONGEST_CURRENCY = 12
+const KEY = 'settings'
+const LOCK = 'inkpath-log-settings'
+const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(LOCK)
+;(channel as { unref?: () => void } | undefined)?.unref?.()
 
-export async function loadSettings(): Promise<StoredSettings | null> {
-  const stored = await metaDrawer.getItem<Partial<StoredSettings>>('settings')
-  if (typeof stored !== 'object' || stored === null) return null
+/** What is stored, as far as it is known; the rest as it is where nobody preferred anything. */
+export function readSettings(stored: unknown): StoredSettings {
+  const known = (typeof stored === 'object' ? (stored ?? {}) : {}) as Partial<StoredSettings>
   return {
-    theme: THEMES.find((t) => t === stored.theme) ?? 'auto',
-    sound: stored.sound !== false,
-    spoken: stored.spoken === true,
-    hours: HOUR_FORMS.find((h) => h === stored.hours) ?? 'auto',
-    decimals: DECIMALS.find((d) => d === stored.decimals) ?? 'point',
-    degrees: DEGREES.find((d) => d === stored.degrees) ?? 'C',
-    currency: typeof stored.currency === 'string' ? stored.currency.slice(0, LONGEST_CURRENCY) : '',
+    theme: THEMES.find((t) => t === known.theme) ?? 'auto',
+    sound: known.sound !== false,
+    spoken: known.spoken === true,
+    hours: HOUR_FORMS.find((h) => h === known.hours) ?? 'auto',
+    decimals: DECIMALS.find((d) => d === known.decimals) ?? 'point',
+    degrees: DEGREES.find((d) => d === known.degrees) ?? 'C',
+    currency: typeof known.currency === 'string' ? known.currency.slice(0, LONGEST_CURRENCY) : '',
   }
 }
-export const saveSettings = (settings: StoredSettings): Promise<unknown> =>
-  metaDrawer.setItem('settings', { ...settings })
+
+const load = async (): Promise<StoredSettings> => readSettings(await metaDrawer.getItem(KEY))
+
+/** What the reviewer prefers, kept in this browser and shared by its tabs. */
+export const keptSettings = {
+  load,
+  /** Changes only what is named, in the settings as they stand, and gives back all of them. */
+  change: (part: Partial<StoredSettings>): Promise<StoredSettings> =>
+    holdingLock(async () => {
+      const next = readSettings({ ...(await load()), ...part })
+      await writing(() => metaDrawer.setItem(KEY, next))
+      channel?.postMessage(KEY)
+      return next
+    }, LOCK),
+  /** Another tab changed them. */
+  onChanged: (listener: () => void): void => channel?.addEventListener('message', listener),
+}
