@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent, onMounted, watch, watchEffect } from 'vue'
-import { useRoute } from 'vue-router'
+import { defineAsyncComponent, onMounted, watchEffect } from 'vue'
 import { useTheme } from 'vuetify'
 import TopBar from './TopBar.vue'
 import UpdateNotice from './components/UpdateNotice.vue'
@@ -8,6 +7,7 @@ import EmptyPage from './components/EmptyPage.vue'
 import { download } from './composables/download'
 import { useBenchCall } from './composables/benchCall'
 import { useFileDrop } from './composables/fileDrop'
+import { useLettingGo } from './composables/lettingGo'
 import { useLogbook } from './stores/logbook'
 import { useNotices } from './stores/notices'
 import { useSettings } from './stores/settings'
@@ -26,16 +26,7 @@ const { dragging, over, drop } = useFileDrop()
 useBenchCall()
 
 watchEffect(() => theme.change(settings.themeName))
-const route = useRoute()
-/** A screen that opens has asked for the readings it shows by then. */
-const OPENED_MS = 1000
-watch(
-  () => route.path,
-  () => {
-    const left = logbook.moment()
-    setTimeout(() => logbook.letGo(left), OPENED_MS)
-  },
-)
+useLettingGo()
 const reload = () => location.reload()
 /** The private files may be whole where the database is not. */
 async function takeCopy() {

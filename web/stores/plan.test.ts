@@ -85,3 +85,18 @@ it('gives pairs that are ticked one right after the other their runs, and takes 
     ['k', 1],
   ])
 })
+
+it('judges the second of two quick moves by where the first one went', async () => {
+  const plan = usePlan()
+  const as = campaign()
+  const [first, second] = as.planned
+  const evening = new Date(2026, 2, 2, 18, 30).getTime()
+  const [one, other] = await Promise.all([
+    plan.move(as, first.id, evening),
+    plan.move(as, second.id, evening),
+  ])
+  // One phone: it cannot be charged twice at the same time.
+  expect([one.ok, other.ok]).toEqual([true, false])
+  expect(other.why).not.toBe('')
+  expect(campaign().planned.map((p) => p.slot !== null)).toEqual([true, false, false])
+})
