@@ -3,7 +3,7 @@ import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { turnSchema } from '@core/bench/turn'
 import { mayTakeBack } from '@core/bench/state'
-import { writtenUnit } from '@core/words/figures'
+import { asWritten, writtenUnit } from '@core/words/figures'
 import { channel, type Channel } from '@core/trace/channels'
 import FormText from '../../forms/FormText.vue'
 import { checkTyped } from '../../forms/yupErrors'
@@ -139,7 +139,7 @@ useBenchKeys({
         />
       </div>
       <p v-if="question" class="question" role="alert">
-        {{ question }} Press Enter again to keep it, or type it anew.
+        {{ asWritten(question) }} Press Enter again to keep it, or type it anew.
       </p>
       <p v-if="unsafe" class="unsafe" role="alert">{{ unsafe }}</p>
       <KeyPad v-if="showPad && fields.length + places.length" @press="press" @enter="enter" />

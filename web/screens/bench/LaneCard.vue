@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
 import { speedOf } from '@core/bench/setup'
-import { asRead, clock, countdown, duration, figure } from '@core/words/figures'
+import { asRead, asWritten, clock, countdown, duration, figure } from '@core/words/figures'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import InkMark from '../../components/InkMark.vue'
@@ -58,7 +58,7 @@ const sources = computed(() => {
     <UnpluggedNote :lane="lane" />
     <ul v-if="warnings.length && !hot" class="warnings" role="status">
       <li v-for="w in warnings" :key="w.code" :data-testid="`warning-${w.code}`">
-        {{ w.message }} <span class="quiet">{{ w.advice }}</span>
+        {{ asWritten(w.message) }} <span class="quiet">{{ asWritten(w.advice) }}</span>
       </li>
     </ul>
     <div class="figures">

@@ -4,7 +4,7 @@ import { NAMED_INTERVALS, offeredLane } from '@core/bench/offered'
 import type { LaneChoice } from '@core/bench/setup'
 import { closeLane, laneChoiceSchema, laneField } from '@core/bench/typedLane'
 import type { Meter } from '@core/gear/gear'
-import { figure } from '@core/words/figures'
+import { asWritten, figure } from '@core/words/figures'
 import { named, namedOrNot } from '../../forms/choices'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormPick from '../../forms/FormPick.vue'
@@ -72,7 +72,8 @@ const expectation = computed(() => {
   const a = expectedOf(values)
   if (!a) return ''
   const level = Number.isNaN(a.volts) ? '' : ` at ${figure(a.volts, 1, 'V')}`
-  return a.watts > 0 ? `Expect up to ${figure(a.watts, 1, 'W')}${level}. ${a.why}` : a.why
+  const why = asWritten(a.why)
+  return a.watts > 0 ? `Expect up to ${figure(a.watts, 1, 'W')}${level}. ${why}` : why
 })
 
 const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
-import { clock, countdown, duration, figure } from '@core/words/figures'
+import { asWritten, clock, countdown, duration, figure } from '@core/words/figures'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import { useBench } from '../../stores/bench'
@@ -95,7 +95,7 @@ const next = computed(() => {
     <UnpluggedNote :lane="lane" />
     <ul v-if="warnings.length && !hot" class="warnings" role="status">
       <li v-for="w in warnings" :key="w.code" :data-testid="`warning-${w.code}`" :title="w.advice">
-        {{ w.message }} <span v-if="here" class="quiet">{{ w.advice }}</span>
+        {{ asWritten(w.message) }} <span v-if="here" class="quiet">{{ asWritten(w.advice) }}</span>
       </li>
     </ul>
     <div aria-live="assertive" class="offscreen">{{ due ? `A reading is due on ${name}` : '' }}</div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
 import { closeSpot, spotField, spotSchema, type SpotChoice, type TypedSpot } from '@core/bench/spot'
-import { figure } from '@core/words/figures'
+import { asWritten, figure } from '@core/words/figures'
 import { named, namedOrNot } from '../../forms/choices'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormPick from '../../forms/FormPick.vue'
@@ -33,7 +33,8 @@ watch(
 const expectation = computed(() => {
   const expected = expectedOf(values)
   if (!expected) return ''
-  return expected.watts > 0 ? `Expect up to ${figure(expected.watts, 1, 'W')}. ${expected.why}` : expected.why
+  const why = asWritten(expected.why)
+  return expected.watts > 0 ? `Expect up to ${figure(expected.watts, 1, 'W')}. ${why}` : why
 })
 const begin = submit(async ({ lane, countAtStart }: SpotChoice) => {
   const started = await bench.start(lane)

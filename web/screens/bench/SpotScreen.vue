@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { clock, countdown, figure } from '@core/words/figures'
+import { asWritten, clock, countdown, figure } from '@core/words/figures'
 import EmptyPage from '../../components/EmptyPage.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import FormText from '../../forms/FormText.vue'
@@ -98,7 +98,9 @@ void bench.resume()
             :error="errors.percent"
           />
         </div>
-        <p v-if="question" role="alert" class="question">{{ question }} Enter keeps it; or type it again.</p>
+        <p v-if="question" role="alert" class="question">
+          {{ asWritten(question) }} Enter keeps it; or type it again.
+        </p>
         <p v-else-if="byHand && counted" role="status">
           {{ figure(counted.counterWh, 3, 'Wh') }} noted at {{ clock(counted.t) }}. Enter keeps it; a later
           count may be typed first.

@@ -2,7 +2,7 @@
 import { computed, ref, watch as follow } from 'vue'
 import { EXPECTED_WORDS, OBSERVED_WORDS } from '@core/gear/observed'
 import { OBSERVED_OUTCOMES } from '@core/gear/gear'
-import { clock, duration, figure } from '@core/words/figures'
+import { asWritten, clock, duration, figure } from '@core/words/figures'
 import EmptyPage from '../../components/EmptyPage.vue'
 import { named, namedOrNot } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
@@ -104,7 +104,7 @@ const watch = computed(() =>
         <p v-if="expected" class="quiet">
           Expect {{ EXPECTED_WORDS[expected.outcome]
           }}<template v-if="expected.watts > 0">, up to {{ figure(expected.watts, 1, 'W') }}</template
-          >. {{ expected.why }}
+          >. {{ asWritten(expected.why) }}
         </p>
         <FormText
           ref="input"

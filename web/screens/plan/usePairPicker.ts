@@ -1,6 +1,6 @@
 import { computed, ref } from 'vue'
 import { withDoubt } from '@core/words/sentences/sentence'
-import { duration, figure } from '@core/words/figures'
+import { asWritten, duration, figure } from '@core/words/figures'
 import { agreeAlong, chainTo } from '@core/gear/chain'
 import { pairKey, type Campaign } from '@core/plan/campaign'
 import { expectedTime } from '@core/plan/durations'
@@ -40,7 +40,7 @@ export function usePairPicker(campaign: () => Campaign) {
           repeats: repeats.get(pairKey(pair)) ?? 0,
           expect: `${flows ? figure(watts, 0, 'W') : 'no charge'}, ${duration(time.chargeS)}`,
           basis: BASIS_MARKS[time.basis],
-          why: `${why} Expected: ${withDoubt(time.chargeS, time.uncertaintyS)}, ${time.why}.`,
+          why: `${asWritten(why)} Expected: ${withDoubt(time.chargeS, time.uncertaintyS)}, ${time.why}.`,
         }
       }),
     }))

@@ -4,7 +4,7 @@ import { RUN_GEAR, type Correctable } from '@core/logbook/corrections'
 import type { Run } from '@core/logbook/run'
 import { RUN_RULES, ruleInWords, type RuleName } from '@core/logbook/runRules'
 import { shownConditions } from '@core/protocol/runConditions'
-import { asRead, UNKNOWN } from '@core/words/figures'
+import { asRead, asWritten, UNKNOWN } from '@core/words/figures'
 import { useLogbook } from '../../stores/logbook'
 import ConditionDialog from './ConditionDialog.vue'
 import RuleDialog from './RuleDialog.vue'
@@ -59,7 +59,7 @@ const rows = computed((): Row[] => [
   ...(Object.keys(RUN_RULES) as RuleName[]).map((field) => ({
     field,
     label: RUN_RULES[field],
-    value: ruleInWords(props.run, field),
+    value: asWritten(ruleInWords(props.run, field)),
     was: was(field),
   })),
 ])

@@ -7,7 +7,7 @@ import {
   type Workings,
 } from '@core/words/sentences/workings'
 import { meanWorkings, peakWorkings, placeWorkings, taperWorkings } from '@core/words/sentences/tableWorkings'
-import { difference, duration, figure, UNKNOWN, withSpread } from '@core/words/figures'
+import { asRead, difference, duration, figure, UNKNOWN, withSpread } from '@core/words/figures'
 
 /** One line of the sheet's figures of power, energy and heat: what, how much, and what is to be known of it. */
 export interface FigureRow {
@@ -59,7 +59,7 @@ export function powerRows(a: Analysis, capacity: Capacity): FigureRow[] {
     note: efficiency.reason ?? `of ${figure(capacity.usableWh, 1, 'Wh')} usable`,
     ...(efficiency.reason ? {} : { workings: efficiencyWorkings(a, capacity) }),
     ...(capacity.assumedVolts && !efficiency.reason
-      ? { assumed: `Worked out with ${ASSUMED_CELL_VOLTS} V assumed for one lithium-ion cell` }
+      ? { assumed: `Worked out with ${asRead(ASSUMED_CELL_VOLTS, 2, 'V')} assumed for one lithium-ion cell` }
       : {}),
   })
   if (Number.isFinite(energy.transferEfficiency))

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { DEVICE_KINDS } from '@core/gear/gear'
 import type { GridCell } from '@core/gear/grid'
+import { asRead } from '@core/words/figures'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import EmptyPage from '../../components/EmptyPage.vue'
@@ -79,7 +80,9 @@ const print = () => window.print()
               <th scope="col">Source</th>
               <th v-for="d in devices" :key="d.id" scope="col">
                 {{ d.name }}
-                <span class="quiet">{{ d.maxWatts === null ? '' : `takes ${d.maxWatts} W` }}</span>
+                <span class="quiet">{{
+                  d.maxWatts === null ? '' : `takes ${asRead(d.maxWatts, 2, 'W')}`
+                }}</span>
               </th>
             </tr>
           </thead>

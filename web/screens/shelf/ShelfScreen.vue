@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
-import { capacityOf } from '@core/gear/capacity'
-import { figure } from '@core/words/figures'
+import { ASSUMED_CELL_VOLTS, capacityOf } from '@core/gear/capacity'
+import { asRead, figure } from '@core/words/figures'
 import type { Cable, Device, Meter, Source } from '@core/gear/gear'
 import ShelfTabs from './ShelfTabs.vue'
 import EmptyPage from '../../components/EmptyPage.vue'
@@ -34,20 +34,22 @@ const editing = ref<Editing | null>(null)
 
 function deviceRow(d: Device): GearRow {
   const { ratedWh, assumedVolts } = capacityOf(d)
-  const asPrinted = d.capacityMah !== null ? `${d.capacityMah} mAh, ` : ''
+  const asPrinted = d.capacityMah !== null ? `${asRead(d.capacityMah, 2, 'mAh')}, ` : ''
   return {
     id: d.id,
     name: d.name,
     label: d.unitLabel,
     facts: [
       d.kind,
-      d.maxWatts === null ? '' : `takes ${d.maxWatts} W`,
-      d.wirelessWatts === null ? '' : `${d.wirelessWatts} W without a wire`,
+      d.maxWatts === null ? '' : `takes ${asRead(d.maxWatts, 2, 'W')}`,
+      d.wirelessWatts === null ? '' : `${asRead(d.wirelessWatts, 2, 'W')} without a wire`,
     ],
     figure: Number.isNaN(ratedWh) ? 'capacity unknown' : `${asPrinted}${figure(ratedWh, 1, 'Wh')}`,
     assumed:
-      assumedVolts && d.capacityMah !== null ? 'Worked out with 3.85 V assumed for one lithium-ion cell' : '',
-    second: d.healthPercent === 100 ? '' : `health ${d.healthPercent} %`,
+      assumedVolts && d.capacityMah !== null
+        ? `Worked out with ${asRead(ASSUMED_CELL_VOLTS, 2, 'V')} assumed for one lithium-ion cell`
+        : '',
+    second: d.healthPercent === 100 ? '' : `health ${asRead(d.healthPercent, 2, '%')}`,
   }
 }
 const sourceRow = (s: Source): GearRow => ({
@@ -56,10 +58,12 @@ const sourceRow = (s: Source): GearRow => ({
   label: s.owned ? '' : 'not owned yet',
   facts: [
     s.kind,
-    s.price === null ? '' : `costs ${[s.price, settings.currency].filter((part) => part !== '').join(' ')}`,
-    s.weightG === null ? '' : `${s.weightG} g`,
+    s.price === null
+      ? ''
+      : `costs ${[asRead(s.price, 2), settings.currency].filter((part) => part !== '').join(' ')}`,
+    s.weightG === null ? '' : asRead(s.weightG, 2, 'g'),
   ],
-  figure: `${s.ratedWatts} W`,
+  figure: asRead(s.ratedWatts, 2, 'W'),
   assumed: '',
   second: s.ports.length > 1 ? `${s.ports.length} ports` : '',
 })
@@ -67,8 +71,8 @@ const cableRow = (c: Cable): GearRow => ({
   id: c.id,
   name: c.name,
   label: '',
-  facts: [c.connectors, c.lengthM === null ? '' : `${c.lengthM} m`],
-  figure: `${c.maxAmps} A`,
+  facts: [c.connectors, c.lengthM === null ? '' : asRead(c.lengthM, 2, 'm')],
+  figure: asRead(c.maxAmps, 2, 'A'),
   assumed: '',
   second: c.marked ? 'marked' : 'no marker',
 })
@@ -76,8 +80,8 @@ const meterRow = (m: Meter): GearRow => ({
   id: m.id,
   name: m.name,
   label: '',
-  facts: [m.kind, m.place, m.intervalS === null ? 'read by eye' : `every ${m.intervalS} s`],
-  figure: m.accuracyPercent === null ? 'accuracy unknown' : `± ${m.accuracyPercent} %`,
+  facts: [m.kind, m.place, m.intervalS === null ? 'read by eye' : `every ${asRead(m.intervalS, 3, 's')}`],
+  figure: m.accuracyPercent === null ? 'accuracy unknown' : `± ${asRead(m.accuracyPercent, 3, '%')}`,
   assumed: '',
   second: m.accuracyDigits === null ? '' : `+ ${m.accuracyDigits} digits`,
 })
