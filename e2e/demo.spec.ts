@@ -77,3 +77,28 @@ test('side by side stays alive with eight runs, and with three at phone width', 
     await page.context().close()
   }
 })
+
+test('what the Tab key leads to on a phone is seen, not under the bar of screens', async ({ browser }) => {
+  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
+  await openDemo(page)
+  // As text: in view at its middle or at a corner, and nothing of the page's own lies over it there.
+  const hidden = `(() => {
+    const at = document.activeElement
+    if (!at || at === document.body) return ''
+    const { left, top, right, bottom, width, height } = at.getBoundingClientRect()
+    const seen = [[left + width / 2, top + height / 2], [left + 3, top + 3], [right - 3, bottom - 3]].some(([x, y]) => {
+      const over = document.elementFromPoint(x, y)
+      return over && (at.contains(over) || over.contains(at) || over.closest('.v-input')?.contains(at))
+    })
+    return seen ? '' : at.getAttribute('aria-label') || at.textContent
+  })()`
+  for (const screen of ['/shelf', '/sheet/demo-1']) {
+    await page.goto(screen)
+    await page.getByRole('link', { name: 'How it works out its numbers' }).waitFor()
+    for (const key of ['Tab', 'Shift+Tab'])
+      for (let i = 0; i < 45; i++) {
+        await page.keyboard.press(key)
+        expect(await page.evaluate(hidden), `${screen}, ${key} ${i + 1}`).toBe('')
+      }
+  }
+})

@@ -124,6 +124,11 @@ test('the list of runs groups and filters, and is found again as it was left', a
     .getByRole('checkbox', { name: /^Choose/ })
     .nth(1)
     .check()
+  // The page below the list is reached: the list does not grow as fast as the page is moved.
+  const keys = page.getByRole('button', { name: 'Keys of this screen' })
+  for (let i = 0; i < 3; i++) await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight))
+  await expect(keys).toBeInViewport({ ratio: 1 })
+  await page.evaluate(() => window.scrollTo(0, 0))
   await runs.locator('.v-table__wrapper').evaluate((e) => e.scrollTo(0, 400))
   const link = runs.getByRole('link').nth(12)
   await link.scrollIntoViewIfNeeded()

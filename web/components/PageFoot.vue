@@ -24,6 +24,9 @@ footer {
   padding: 24px 28px 20px 16px;
   font-size: 0.86rem;
 }
+a {
+  padding: 4px 0;
+}
 @media (max-width: 760px) {
   footer {
     padding-bottom: 84px;

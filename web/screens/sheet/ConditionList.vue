@@ -119,6 +119,7 @@ dd {
 button {
   padding: 4px 6px;
   min-height: 24px;
+  min-width: 24px;
   text-align: left;
   border-bottom: 1px dotted transparent;
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDisplay } from 'vuetify'
-import { useElementBounding, useWindowSize } from '@vueuse/core'
+import { useElementBounding, useWindowScroll, useWindowSize } from '@vueuse/core'
 import { computed, nextTick, onBeforeUnmount, onMounted, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { duration, figure } from '@core/words/figures'
@@ -54,9 +54,13 @@ const allSimulated = computed(() => logbook.runs.length > 0 && logbook.runs.ever
 const off = (run: Run): boolean => !isSound(run)
 const compare = () => router.push({ path: '/side-by-side', query: { runs: list.chosen.join(',') } })
 
-/** The table takes what the window leaves: its head stays in sight, its rows scroll. */
+/**
+ * The table takes what the window leaves of a page that was not moved: its head stays in sight, its rows scroll, and
+ * what stands below it is not pushed away as one scrolls there.
+ */
 const frame = useTemplateRef<HTMLElement>('frame')
 const { top } = useElementBounding(frame)
+const { y: moved } = useWindowScroll()
 /** Coming back, the list stands where it was left. */
 const scroller = () => frame.value?.querySelector('.v-table__wrapper, .v-virtual-scroll')
 onMounted(() => void standAt(list.scrollTop))
@@ -72,7 +76,10 @@ const { height: windowHeight } = useWindowSize()
 const height = computed(() =>
   Math.max(
     280,
-    Math.min((rows.value.length + 1) * ROW_PX + SPARE_PX, windowHeight.value - top.value - SPARE_PX),
+    Math.min(
+      (rows.value.length + 1) * ROW_PX + SPARE_PX,
+      windowHeight.value - top.value - moved.value - SPARE_PX,
+    ),
   ),
 )
 </script>
