@@ -103,9 +103,16 @@ test('the bench offers the same again with the next source: a level and Enter st
   await page.getByRole('button', { name: 'Add a lane' }).click()
   await expect(page.getByTestId('again')).toBeVisible()
   // The next phone on the next charger: the first of both are in use.
-  await expect(page.getByRole('form', { name: 'A new lane' })).toContainText('Hawser 22')
+  const form = page.getByRole('form', { name: 'A new lane' })
+  await expect(form).toContainText('Hawser 22')
   await expect(page.getByLabel('Start level')).toBeFocused()
-  await page.keyboard.type('7')
+  // The wrong phone picked is seen before the clock starts.
+  await pick(page, 'Device', 'Skerry P5 no. 1')
+  await expect(form.getByRole('status')).toHaveText(/^Skerry P5 no\. 1 is on lane 1 already/)
+  await pick(page, 'Device', 'Skerry P5 no. 2')
+  await expect(form.getByRole('status')).toHaveText('')
+  await page.getByLabel('Start level').fill('7')
+  await page.getByLabel('Start level').focus()
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('elapsed')).toHaveCount(2)
 })

@@ -30,6 +30,8 @@ it('offers the last set-up again with the next source that was not tried', () =>
 
 it('passes over what is on the bench', () => {
   expect(next([run('p', 'a')], 'p', 'a')).toBe('qb')
-  expect(next([run('p', 'a')], 'p', 'q')).toBeNull()
-  expect(next([run('p', 'a')], 'a', 'b', 'c')).toBeNull()
+  // All devices charge: another unit of the last one may be at hand.
+  expect(next([run('p', 'a')], 'p', 'q', 'b')).toBe('pc')
+  expect(next([run('p', 'a')], 'a', 'b', 'c')).toBe('pb')
+  expect(sameAgain([run('p', 'a')], { devices: [], sources: ['a'] })).toBeNull()
 })

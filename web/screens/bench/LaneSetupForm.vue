@@ -2,6 +2,7 @@
 import { computed, watch } from 'vue'
 import { NAMED_INTERVALS, offeredLane } from '@core/bench/offered'
 import type { LaneChoice } from '@core/bench/setup'
+import { takenBy } from '@core/bench/taken'
 import { closeLane, laneChoiceSchema, laneField } from '@core/bench/typedLane'
 import type { Meter } from '@core/gear/gear'
 import { asWritten, figure } from '@core/words/figures'
@@ -75,6 +76,17 @@ const expectation = computed(() => {
   const why = asWritten(a.why)
   return a.watts > 0 ? `Expect up to ${figure(a.watts, 1, 'W')}${level}. ${why}` : why
 })
+/** As it stands while the form is open: a lane may end meanwhile, here or in another tab. */
+const taken = computed(() =>
+  takenBy(
+    values,
+    [
+      ...bench.lanes.map(({ setup }, i) => ({ place: `lane ${i + 1}`, uses: setup })),
+      ...strip.rigged.map(({ choice }) => ({ place: 'the strip', uses: choice })),
+    ],
+    logbook,
+  ),
+)
 
 const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
   if (how === 'rig')
@@ -147,7 +159,10 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
       <FormText name="heatMinutes" class="minutes" label="At minutes" placeholder="10, 20, 30" />
       <FormText name="heatPlaces" class="minutes" label="Where" placeholder="front, back" />
     </fieldset>
-    <p class="wide">{{ expectation }}</p>
+    <div class="wide">
+      <p>{{ expectation }}</p>
+      <p class="taken" role="status">{{ taken.join(' ') }}</p>
+    </div>
     <FormFailure :text="failure" />
     <div class="wide">
       <v-btn-main type="submit" size="large" :loading="busy">Start the clock</v-btn-main>
@@ -160,6 +175,9 @@ const begin = submit(async (lane: LaneChoice, how: 'start' | 'rig') => {
 </template>
 
 <style scoped>
+.taken {
+  color: rgb(var(--v-theme-warning));
+}
 .setup {
   --field-least: 240px;
   gap: 16px 32px;

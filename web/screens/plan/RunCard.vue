@@ -65,6 +65,12 @@ const fixed = computed(() => props.card.state === 'done' || props.card.state ===
   margin-left: 8px;
   font-style: italic;
 }
+@media (max-width: 360px) {
+  .time {
+    width: 8ch;
+    white-space: normal;
+  }
+}
 .done .what strong {
   text-decoration: line-through;
   text-decoration-thickness: 1px;

@@ -155,7 +155,7 @@ ul[data-window] {
 }
 @media (max-width: 760px) {
   .day {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   .strip {
     display: none;
