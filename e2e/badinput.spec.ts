@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { takeInShelf } from './fixture'
+import { takeIn, takeInShelf, withRuns } from './fixture'
 import { addDevice, startByHand } from './steps'
 
 test('a device’s capacity must make sense', async ({ page }) => {
@@ -133,4 +133,34 @@ test('a meter with figures that cannot be is refused field by field, and kept on
   await page.getByRole('button', { name: 'Edit Skerry P5' }).click()
   await expect(page.getByText('Understood: 50 % in 25')).toBeVisible()
   await expect(page.getByText(/not understood as a claim: lasts for ever/)).toBeVisible()
+})
+
+test('a run whose id another program made up is found by its address, alone and beside others', async ({
+  page,
+}) => {
+  const logbook = withRuns(3)
+  const odd = ['evening/1?a=b#c', '50%,2', 'r.1 + é']
+  const runs = logbook.runs.map(({ run, trace }, i) => ({ run: { ...run, id: odd[i] }, trace }))
+  await takeIn(page, { ...logbook, runs })
+  await page.goto('/sheet')
+  for (let i = 0; i < odd.length; i++) {
+    await page.goto('/sheet')
+    await page.getByTestId('runs').getByRole('link').nth(i).click()
+    await expect(page.getByTestId('sentence')).toBeVisible()
+    const title = await page.locator('p.above').textContent()
+    await page.reload()
+    await expect(page.getByTestId('sentence')).toBeVisible()
+    expect(await page.locator('p.above').textContent()).toBe(title)
+  }
+  await page.goto('/sheet')
+  const boxes = page.getByRole('checkbox', { name: /^Choose/ })
+  await expect(boxes).toHaveCount(odd.length)
+  for (const box of await boxes.all()) await box.check()
+  await page.getByRole('button', { name: 'Set side by side' }).click()
+  await expect(page.getByText('3 runs, against')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('3 runs, against')).toBeVisible()
+  // The second copy names its files after them.
+  await page.goto('/files')
+  await expect(page.getByText('Kept in this browser’s private files')).toBeVisible()
 })

@@ -92,6 +92,7 @@ const want = (client: string, ids: string[]) => ask(`/api/stream/${client}`, {},
 describe('the server', () => {
   it('serves the program on every page of it, and says whether the demo is there', async () => {
     expect((await get('/side-by-side?runs=a')).body).toMatch(/start page/)
+    expect((await get('/sheet/r.1%2Fa')).body).toMatch(/start page/)
     expect(JSON.parse((await get('/api/start')).body)).toEqual({ demo: true, demoAvailable: true })
     expect((await get('/api/nothing')).status).toBe(404)
   })

@@ -60,7 +60,9 @@ export function createApp({
   // The web application has its own routes: every page of it is its start page. A file that is not there is not a page.
   app.get(/.*/, (request, response) => {
     if (!isWellFormed(request.path)) return void response.status(400).type('text').send(MISUNDERSTOOD)
-    if (extname(request.path) !== '' || request.path.startsWith('/assets/'))
+    // Files stand at the root and under assets; the id of a run, which has a page, may have a dot in it.
+    const isFile = extname(request.path) !== '' && /^\/[^/]*$/.test(request.path)
+    if (isFile || request.path.startsWith('/assets/'))
       return void response.status(404).type('text').send('There is no such file.')
     response.set('cache-control', 'no-cache').sendFile(join(webFolder, 'index.html'))
   })

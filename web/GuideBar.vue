@@ -3,12 +3,13 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { useGuide } from './stores/guide'
 import { useNotices } from './stores/notices'
+import { idsAsWord } from './composables/places'
 
 /** Walks a newcomer from two simulated lanes to their comparison. */
 const guide = useGuide()
 const notices = useNotices()
 const router = useRouter()
-const compared = computed(() => ({ path: '/side-by-side', query: { runs: guide.kept.join(',') } }))
+const compared = computed(() => ({ path: '/side-by-side', query: { runs: idsAsWord(guide.kept) } }))
 async function clear() {
   try {
     await guide.clear()

@@ -4,8 +4,11 @@ import { number, string } from 'yup'
 
 /** Longest id, in characters. Our own are 36 long. */
 const ID_MAX = 100
-/** Names under which an object keeps things of its own: a key like that would vanish or do harm. */
-const RESERVED = new Set(['__proto__', 'constructor', 'prototype'])
+/**
+ * Names under which an object keeps things of its own: a key like that would vanish or do harm. And the two that an
+ * address takes for the step it stands on and the one above: a record of that name could not be shown.
+ */
+const RESERVED = new Set(['__proto__', 'constructor', 'prototype', '.', '..'])
 
 /** True for a text that can be the key of a record: not empty, not long, no control characters, no trap. */
 export const isPlainKey = (text: unknown, max = ID_MAX): text is string =>

@@ -142,6 +142,7 @@ describe('fields', () => {
       'a\u007f',
       'constructor',
       'prototype',
+      '..',
       5,
     ]
     expect(all.map((v) => isPlainKey(v))).toEqual([
@@ -154,8 +155,9 @@ describe('fields', () => {
       false,
       false,
       false,
+      false,
     ])
-    expect(takes(id(), ...all)).toEqual([true, true, false, false, false, false, false, false, true])
+    expect(takes(id(), ...all)).toEqual([true, true, false, false, false, false, false, false, false, true])
     expect(takes(optionalId(), null, undefined, 'a', '__proto__')).toEqual([true, true, true, false])
     expect(optionalId().getDefault()).toBeNull()
     expect(() => id().validateSync('')).toThrow('is missing')

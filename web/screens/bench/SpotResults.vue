@@ -11,6 +11,7 @@ import SimulatedTag from '../../components/SimulatedTag.vue'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
 import WorkedFigure from '../sheet/WorkedFigure.vue'
+import { placeOf } from '../../composables/places'
 
 /** What spot checks of a device came to, the quickest first. */
 const props = defineProps<{ deviceId: string }>()
@@ -71,7 +72,7 @@ const link = computed(() => `/side-by-side?runs=${rows.value.map(({ run }) => ru
         <tbody>
           <tr v-for="{ run, analysis, spot, name, cable, wh, watts } in rows" :key="run.id">
             <th scope="row">
-              <router-link :to="`/sheet/${run.id}`">{{ name }}</router-link>
+              <router-link :to="placeOf('sheet', run.id)">{{ name }}</router-link>
               <span v-if="cable" class="quiet">&nbsp;{{ cable }}</span>
               <SimulatedTag v-if="isSimulated(run)" />
             </th>

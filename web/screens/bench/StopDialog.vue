@@ -12,6 +12,7 @@ import { takeLaneFile } from './laneFile'
 import type { Lane } from '../../stores/lane'
 import { useNotices } from '../../stores/notices'
 import { usePutBack } from '../../stores/putBack'
+import { placeOf } from '../../composables/places'
 
 const props = defineProps<{ lane: Lane; small?: boolean }>()
 const bench = useBench()
@@ -37,7 +38,7 @@ const finish = submit(async ({ reason, spoilt }: { reason: string; spoilt: boole
   const repeat = run.state !== 'done' && run.planned ? ' A repeat of it waits in the plan.' : ''
   notices.say(`The run is in the logbook.${repeat} Put protective charging settings back as they were.`)
   // While other lanes run, the bench is where the reviewer is needed.
-  if (!bench.running) await router.push(usePutBack().texts.length ? '/bench' : `/sheet/${run.id}`)
+  if (!bench.running) await router.push(usePutBack().texts.length ? '/bench' : placeOf('sheet', run.id))
 })
 function stop(spoilt: boolean) {
   form.setFieldValue('spoilt', spoilt)

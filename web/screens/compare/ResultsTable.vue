@@ -10,6 +10,7 @@ import InkMark from '../../components/InkMark.vue'
 import { isSimulated } from '@core/logbook/run'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import type { SetUp } from './useVerdict'
+import { placeOf } from '../../composables/places'
 
 /** Every figure of every set-up with its ±, judged against the baseline's; sorted by any column, copied as it stands. */
 const props = defineProps<{
@@ -113,7 +114,7 @@ const savedTable = () => [
           <tr v-for="i in order" :key="setups[i].key">
             <th scope="row">
               <InkMark :ink="inks[setups[i].runs[0].id]" />
-              <router-link v-if="setups[i].runs.length === 1" :to="`/sheet/${setups[i].runs[0].id}`">{{
+              <router-link v-if="setups[i].runs.length === 1" :to="placeOf('sheet', setups[i].runs[0].id)">{{
                 names[i]
               }}</router-link>
               <template v-else
@@ -122,9 +123,11 @@ const savedTable = () => [
                   >· runs
                   <template v-for="(run, k) in setups[i].runs" :key="run.id"
                     >{{ k ? ', ' : ''
-                    }}<router-link :to="`/sheet/${run.id}`" :aria-label="`Run ${k + 1} of ${names[i]}`">{{
-                      k + 1
-                    }}</router-link></template
+                    }}<router-link
+                      :to="placeOf('sheet', run.id)"
+                      :aria-label="`Run ${k + 1} of ${names[i]}`"
+                      >{{ k + 1 }}</router-link
+                    ></template
                   ></span
                 ></template
               >

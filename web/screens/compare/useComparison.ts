@@ -8,6 +8,7 @@ import { shortDay } from '@core/words/moments'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
 import { useAddress } from './useAddress'
+import { idsAsWord, idsInWord } from '../../composables/places'
 
 const NOTHING: Trace = { time: new Float64Array(0), temperatures: {} }
 
@@ -22,8 +23,8 @@ export function useComparison() {
   const analyses = useAnalyses()
 
   const chosen = computed<string[]>({
-    get: () => [...new Set(address.get('runs').split(','))].filter((id) => logbook.run(id)),
-    set: (ids) => address.set({ runs: ids.join(',') }),
+    get: () => [...new Set(idsInWord(address.get('runs')))].filter((id) => logbook.run(id)),
+    set: (ids) => address.set({ runs: idsAsWord(ids) }),
   })
   const runs = computed(() => chosen.value.map((id) => logbook.run(id)!))
   const fullOf = (id: string): number => {

@@ -7,6 +7,7 @@ import { useNotices } from '../../stores/notices'
 import { useWriteUps } from '../../stores/writeUps'
 import { useAddress } from './useAddress'
 import { priorText } from './useVerdict'
+import { placeOf } from '../../composables/places'
 
 export interface UseWritingUpReturn {
   /** The write-up whose comparison is being changed here, if one is. */
@@ -31,13 +32,13 @@ export function useWritingUp(
     const { writeUp: _for, ...query } = route.query
     return query as Record<string, string>
   }
-  const backToWriteUp = computed(() => ({ path: `/write-up/${get('writeUp')}`, query: settings() }))
+  const backToWriteUp = computed(() => ({ path: placeOf('write-up', get('writeUp')), query: settings() }))
   async function writeItUp() {
     try {
       // What the logbook's repeats told goes with it: another logbook, or this one later, would tell something else.
       const query = { ...settings(), prior: priorText(toValue(repeatability)) }
       const id = await useWriteUps().begin(toValue(sentence), new URLSearchParams(query).toString())
-      await router.push({ path: `/write-up/${id}`, query })
+      await router.push({ path: placeOf('write-up', id), query })
     } catch (error) {
       notices.fail(error)
     }

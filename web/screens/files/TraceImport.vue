@@ -20,6 +20,7 @@ import ColumnPicker from './ColumnPicker.vue'
 import JoinPart from './JoinPart.vue'
 import { usePowerOn } from './usePowerOn'
 import WideImport from './WideImport.vue'
+import { idsAsWord, placeOf } from '../../composables/places'
 
 const props = defineProps<{
   file: string
@@ -100,11 +101,11 @@ async function take(wide?: {
     if (wide) {
       const ids = await files.takeWide(all(), wide.columns, wide.channel)
       notices.say(`${ids.length} runs are in the logbook.`)
-      if (isLast) await router.push({ path: '/side-by-side', query: { runs: ids.join(',') } })
+      if (isLast) await router.push({ path: '/side-by-side', query: { runs: idsAsWord(ids) } })
     } else {
       const joined = joining.value ? await join.value?.take() : undefined
       const id = await files.takeTrace(joined ? { ...all(), fromS: 0, joined } : all())
-      if (id && isLast) await router.push(`/sheet/${id}`)
+      if (id && isLast) await router.push(placeOf('sheet', id))
       else if (id) notices.say(`${props.file} is a run.`)
     }
   } catch (error) {

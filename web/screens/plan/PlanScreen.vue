@@ -7,6 +7,7 @@ import EmptyPage from '../../components/EmptyPage.vue'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import { usePlan } from '../../stores/plan'
+import { placeOf } from '../../composables/places'
 
 const logbook = useLogbook()
 const plan = usePlan()
@@ -23,7 +24,7 @@ const campaigns = computed(() =>
 async function begin(questionId: string) {
   try {
     const campaign = await plan.begin(questionId)
-    await router.push(`/plan/${campaign.id}`)
+    await router.push(placeOf('plan', campaign.id))
   } catch (error) {
     notices.fail(error)
   }
@@ -53,7 +54,7 @@ async function remove(id: string, name: string) {
         <h2>Campaigns</h2>
         <ul class="list">
           <li v-for="c in campaigns" :key="c.id">
-            <router-link :to="`/plan/${c.id}`">
+            <router-link :to="placeOf('plan', c.id)">
               <strong>{{ c.name }}</strong>
               <span class="quiet">{{ c.protocol }}</span>
             </router-link>

@@ -5,6 +5,7 @@ import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import { useRunListView, type RunGroup } from '../../stores/runListView'
 import type { RunRow } from './useRunRows'
+import { placeOf } from '../../composables/places'
 
 /** The list of runs on a phone: two lines a run, a heading a group. */
 const props = defineProps<{ rows: readonly RunRow[]; height: number; quietly: boolean }>()
@@ -49,7 +50,7 @@ const lines = computed((): Line[] => {
           density="compact"
           :aria-label="`Choose ${item.row.name}`"
         />
-        <router-link :to="`/sheet/${item.row.id}`">
+        <router-link :to="placeOf('sheet', item.row.id)">
           <strong
             ><InkMark :ink="item.row.run.ink" /> {{ item.row.name }}
             <SimulatedTag v-if="!quietly && isSimulated(item.row.run)"

@@ -14,6 +14,7 @@ import { useLogbook } from '../../stores/logbook'
 import { useRunListView, type RunFilter, type RunGroup } from '../../stores/runListView'
 import RunLines from './RunLines.vue'
 import { useRunRows, type RunRow } from './useRunRows'
+import { idsAsWord, placeOf } from '../../composables/places'
 
 const logbook = useLogbook()
 const list = useRunListView()
@@ -52,7 +53,7 @@ const SPARE_PX = 40
 
 const allSimulated = computed(() => logbook.runs.length > 0 && logbook.runs.every(isSimulated))
 const off = (run: Run): boolean => !isSound(run)
-const compare = () => router.push({ path: '/side-by-side', query: { runs: list.chosen.join(',') } })
+const compare = () => router.push({ path: '/side-by-side', query: { runs: idsAsWord(list.chosen) } })
 
 /**
  * The table takes what the window leaves of a page that was not moved: its head stays in sight, its rows scroll, and
@@ -133,7 +134,7 @@ const height = computed(() =>
           />
         </template>
         <template #[`item.name`]="{ item }">
-          <router-link :to="`/sheet/${item.id}`" :class="{ off: off(item.run) }"
+          <router-link :to="placeOf('sheet', item.id)" :class="{ off: off(item.run) }"
             ><InkMark :ink="item.run.ink" />{{ item.name }}</router-link
           >
           <SimulatedTag v-if="!allSimulated && isSimulated(item.run)" />

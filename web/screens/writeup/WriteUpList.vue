@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { dayAndTime } from '@core/words/moments'
 import EmptyPage from '../../components/EmptyPage.vue'
+import { idsInWord, placeOf } from '../../composables/places'
 import { useLogbook } from '../../stores/logbook'
 
 const logbook = useLogbook()
-const runsOf = (settings: string) =>
-  (new URLSearchParams(settings).get('runs') ?? '').split(',').filter(Boolean).length
+const runsOf = (settings: string) => idsInWord(new URLSearchParams(settings).get('runs') ?? '').length
 </script>
 
 <template>
@@ -20,7 +20,7 @@ const runsOf = (settings: string) =>
     </EmptyPage>
     <ul v-else>
       <li v-for="w in logbook.writeUps" :key="w.id">
-        <router-link :to="`/write-up/${w.id}`"
+        <router-link :to="placeOf('write-up', w.id)"
           ><strong>{{ w.title }}</strong></router-link
         >
         <span class="quiet">{{ runsOf(w.settings) }} runs · changed {{ dayAndTime(w.changedAt) }}</span>

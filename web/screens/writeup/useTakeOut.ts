@@ -8,6 +8,7 @@ import type { Page } from '@core/words/page'
 import { download, fileName } from '../../composables/download'
 import { useLogbook } from '../../stores/logbook'
 import { pictureSvg } from './pictures'
+import { idsInWord } from '../../composables/places'
 
 export interface UseTakeOutReturn {
   takeHtml: () => void
@@ -58,7 +59,7 @@ export function useTakeOut(
     const bytes = await packageOf(await logbook.readWhole(), {
       title: page.value.title,
       writeUpId: of.id,
-      runIds: new Set(String(route.query.runs ?? '').split(',')),
+      runIds: new Set(idsInWord(String(route.query.runs ?? ''))),
       withoutPrivate: !withPrivate,
       method: page.value.blocks.find((b) => b.heading === 'How it was done')?.list ?? [],
       license,
