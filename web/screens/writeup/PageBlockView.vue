@@ -48,7 +48,7 @@ async function takeSheet() {
 </script>
 
 <template>
-  <h2 v-if="block.heading">{{ block.heading }}</h2>
+  <h2 v-if="block.heading" class="heading">{{ block.heading }}</h2>
   <p v-for="text in block.paragraphs" :key="text">{{ text }}</p>
   <!-- eslint-disable-next-line vue/no-v-html -- own words, cleaned by DOMPurify -->
   <div v-if="block.html" class="own" v-html="block.html"></div>
@@ -96,6 +96,10 @@ async function takeSheet() {
 .picture :deep(svg) {
   max-width: 100%;
   height: auto;
+}
+/* On the line of the buttons that move its block. */
+h2.heading {
+  margin-top: 6px;
 }
 caption {
   text-align: left;
