@@ -16,6 +16,7 @@ const names = { device: (id: string) => `dev ${id}`, source: (id: string) => `sr
 const HOUR = 3600
 /** Half past seven in the evening, on the wall of this machine. */
 const EVENING = new Date(2026, 2, 2, 19, 30).getTime() / 1000
+const monday = new Date(2026, 2, 2).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short' }) // prettier-ignore
 const plain = (text: string) => text.replaceAll('\u00a0', ' ')
 const by: Placed = {
   job: { id: 'j', device: 'p', source: 's', pair: 'p s', chargeS: HOUR, prepS: 0 },
@@ -39,15 +40,15 @@ describe('what stands in the way, in words', () => {
     [{ rule: 'unit-busy', by }, 'The dev p is charging until 20:30.'],
     [
       { rule: 'unit-not-ready', by, readyS: EVENING },
-      'The dev p must be drained and rested first: it is ready at Mon 2 Mar, 19:30.',
+      `The dev p must be drained and rested first: it is ready at ${monday}, 19:30.`,
     ],
     [
       { rule: 'unit-not-ready', by: null, readyS: EVENING },
-      'The device cannot be drained and rested before Mon 2 Mar, 19:30.',
+      `The device cannot be drained and rested before ${monday}, 19:30.`,
     ],
     [
       { rule: 'next-not-ready', by },
-      'The dev p would not be drained and rested in time for its next run at Mon 2 Mar, 19:30.',
+      `The dev p would not be drained and rested in time for its next run at ${monday}, 19:30.`,
     ],
     [
       { rule: 'lanes-busy', atOnce: 1 },

@@ -1,6 +1,5 @@
-import { format } from 'date-fns'
 import { duration } from '../words/figures'
-import { timeOfDay } from '../words/moments'
+import { dayInWeek, timeOfDay } from '../words/moments'
 import type { Bottleneck } from './bound'
 import type { Arrangement } from './arrangement'
 import type { Saving } from './savings'
@@ -13,8 +12,7 @@ export interface Names {
 }
 
 const time = (seconds: number): string => timeOfDay(seconds * 1000)
-const dayAndTime = (seconds: number): string =>
-  `${format(new Date(seconds * 1000), 'EEE d MMM')}, ${time(seconds)}`
+const dayAndTime = (seconds: number): string => `${dayInWeek(seconds * 1000)}, ${time(seconds)}`
 const inWords = ({ job }: Placed, names: Names): string =>
   `${names.device(job.device)} from ${names.source(job.source)}`
 

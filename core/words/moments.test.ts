@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { dayAndTime, fullDay, localInput, movedBy, timeOfDay, writeHours } from './moments'
+import {
+  dayAndTime,
+  dayInWeek,
+  fullDay,
+  localInput,
+  longDay,
+  movedBy,
+  timeOfDay,
+  writeHours,
+} from './moments'
 
 describe('moments in words', () => {
   it('says a day as the reader’s own language does, and no day where there is none', () => {
@@ -10,6 +19,9 @@ describe('moments in words', () => {
       year: 'numeric',
     })
     expect(fullDay(at)).toBe(own)
+    const named = (weekday: 'short' | 'long') =>
+      new Date(at).toLocaleDateString(undefined, { weekday, day: 'numeric', month: weekday })
+    expect([dayInWeek(at), longDay(at)]).toEqual([named('short'), named('long')])
     expect(dayAndTime('not a moment')).toBe('no date, no date')
   })
 

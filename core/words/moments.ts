@@ -25,6 +25,12 @@ const inForm = (form: Intl.DateTimeFormatOptions): ((at: Moment) => string) => {
 /** "2 Mar" */
 export const shortDay = inForm({ day: 'numeric', month: 'short' })
 
+/** "Mon 2 Mar" */
+export const dayInWeek = inForm({ weekday: 'short', day: 'numeric', month: 'short' })
+
+/** "Monday 2 March" */
+export const longDay = inForm({ weekday: 'long', day: 'numeric', month: 'long' })
+
 /** "2 Mar 2026" */
 export const fullDay = inForm({ day: 'numeric', month: 'short', year: 'numeric' })
 

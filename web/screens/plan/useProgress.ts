@@ -2,7 +2,7 @@ import { format } from 'date-fns'
 import { computed } from 'vue'
 import { duration } from '@core/words/figures'
 import { prepareFrom } from '@core/plan/jobs'
-import { timeOfDay, weekdayAndTime } from '@core/words/moments'
+import { longDay, timeOfDay, weekdayAndTime } from '@core/words/moments'
 import { pairKey, type Campaign } from '@core/plan/campaign'
 import { cellProgress, isOver, nextUp, type CellProgress } from '@core/plan/progress'
 import { DATE } from '@core/plan/windows'
@@ -78,7 +78,7 @@ export function useProgress(campaign: () => Campaign) {
     const first = next.value[0]?.slot?.startsAt
     if (!first) return ''
     if (dayOf(first) === format(new Date(), DATE)) return 'Next on the shelf: tonight'
-    return `Next on the shelf: ${format(new Date(first), 'EEEE d MMMM')}`
+    return `Next on the shelf: ${longDay(first)}`
   })
   const aside = computed(() =>
     campaign()

@@ -1,8 +1,7 @@
-import { format } from 'date-fns'
 import { computed, ref, watch } from 'vue'
 import { duration } from '@core/words/figures'
 import { prepareFrom } from '@core/plan/jobs'
-import { timeOfDay, weekdayAndTime } from '@core/words/moments'
+import { dayInWeek, longDay, timeOfDay, weekdayAndTime } from '@core/words/moments'
 import type { Campaign, PlannedRun } from '@core/plan/campaign'
 import { windowsOf } from '@core/plan/windows'
 import { lengthInWords, limitInWords, savingInWords } from '@core/plan/words'
@@ -75,7 +74,7 @@ export function useTimetable(campaign: () => Campaign) {
     const first = shown.findIndex((w) => w.cards.length > 0 || w.endS * 1000 > Date.now())
     return shown.slice(Math.max(0, first), last + 1 + SPARE_WINDOWS).map((w) => ({
       ...w,
-      title: format(w.startS * 1000, 'EEE d MMM'),
+      title: dayInWeek(w.startS * 1000),
       hours: `${timeOfDay(w.startS * 1000)}–${timeOfDay(w.endS * 1000)}`,
     }))
   })
@@ -103,7 +102,7 @@ export function useTimetable(campaign: () => Campaign) {
     const a = arrangement.value
     const ends = days.value.flatMap((d) => d.cards.map((c) => c.startMs + c.planned.slot!.chargeS * 1000))
     return {
-      ends: ends.length ? `${format(Math.max(...ends), 'EEEE d MMMM')}, ${timeOfDay(Math.max(...ends))}` : '',
+      ends: ends.length ? `${longDay(Math.max(...ends))}, ${timeOfDay(Math.max(...ends))}` : '',
       length: a ? lengthInWords(a) : '',
       limit: a ? limitInWords(a.limit, plan.names) : '',
       unfair: a?.alwaysFirst
