@@ -1,7 +1,14 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { exactClock } from '../words/figures'
-import { eventSchema, forgottenSchema, powerOnSchema, readingTimeSchema } from './clockForm'
+import {
+  clockField,
+  eventSchema,
+  forgottenSchema,
+  powerOnSchema,
+  readingTimeSchema,
+  stretchSchema,
+} from './clockForm'
 
 const why = 'read off the film'
 
@@ -50,4 +57,33 @@ it('power-on stands anywhere in a record, or before it, but leaves readings to k
   expect(powerOn.validateSync('− 1:00:00')).toBe(-3600)
   for (const wrong of ['1:00:00', '-1:00:01', 'soon', '-', '12'])
     expect(() => powerOn.validateSync(wrong), wrong).toThrow('before the last reading at 1:00:00')
+})
+
+it('a stretch lies within the run and the hour after it, its end not before its beginning', () => {
+  const stretch = stretchSchema(600)
+  expect(stretch.validateSync({ from: '0:05:00', to: '0:07:30', why })).toEqual({ from: 300, to: 450, why })
+  expect(stretch.validateSync({ from: '0:00:00', to: '1:10:00', why })).toMatchObject({ from: 0, to: 4200 })
+  for (const [from, to, said] of [
+    ['0:05:00', '0:04:59', 'The end comes after the beginning.'],
+    ['0:05:00', '1:10:01', 'within the run'],
+    ['1:10:01', '1:10:02', 'within the run'],
+    ['soon', '0:04:59', 'within the run'],
+    ['0:05:00', '', 'within the run'],
+  ])
+    expect(() => stretch.validateSync({ from, to, why }), `${from} to ${to}`).toThrow(said)
+  expect(() => stretch.validateSync({ from: '0:00:00', to: '0:01:00', why: '  ' })).toThrow('Say why')
+  expect(() => stretch.validateSync({ from: '0:00:00', to: '0:01:00', why: 'x'.repeat(401) })).toThrow('400')
+  expect(stretch.validateSync({ from: '0:00:00', to: '0:01:00', why: ` ${why} ` }).why).toBe(why)
+})
+
+it('a moment to go to may lie past the end, and says how it is written', () => {
+  expect(clockField.validateSync('99:00:00')).toBe(356_400)
+  expect(() => clockField.validateSync('then')).toThrow('Write the time like 0:12:30.')
+})
+
+it('what is forgotten is told by its own name, within its own bounds and the run', () => {
+  const forgotten = forgottenSchema(600)
+  expect(() => forgotten.validateSync({ time: '1:10:01', percent: '12', why })).toThrow('within the run')
+  expect(() => forgotten.validateSync({ time: '0:05:00', percent: '12', why: '' })).toThrow('Say why')
+  expect(() => forgotten.validateSync({ time: '0:05:00', voltage: '-1000', why })).toThrow(/V\b/)
 })

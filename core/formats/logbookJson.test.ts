@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { mergeRecords, type Logbook } from '../logbook/logbook'
+import { emptyLogbook, mergeRecords, type Logbook } from '../logbook/logbook'
 import { SCHOOLS } from '../protocol/schools'
 import { traceFromReadings } from '../trace/trace'
 import { blankDevice } from '../gear/deviceFields'
 import { blankSource, portOf } from '../gear/blanks'
 import { blankRun } from '../logbook/run'
-import { readLogbook, writeLogbook } from './logbookJson'
+import { logbookProblems, readLogbook, writeLogbook } from './logbookJson'
 import { UnreadableFile } from './problem'
 
 const text = fc.string({ maxLength: 20 }).map((s) => s.trim())
@@ -262,4 +262,56 @@ it('brings a file of version 1 forward: runs gain an empty checklist and no plac
   // A device that does not hold is named as ever, and nothing else is said.
   const broken = JSON.stringify({ ...file, devices: [{ ...device, name: {} }] })
   expect(() => readLogbook(broken)).toThrow(UnreadableFile)
+})
+
+describe('what is written is what would be read', () => {
+  const device = blankDevice({ id: 'd', name: 'Skerry P5', kind: 'phone' })
+  const source = blankSource({ id: 's', name: 'Hawser 20', kind: 'wall charger', ratedWatts: 20 })
+  const run = blankRun({ id: 'r', deviceId: 'd', sourceId: 's', startedAt: '2026-03-02T19:00:00.000Z' })
+  const trace = traceFromReadings([
+    { t: 0, percent: 5 },
+    { t: 300, percent: 12 },
+  ])
+  const of = (over: Partial<Logbook> = {}): Logbook => ({
+    ...emptyLogbook(),
+    devices: [device],
+    sources: [source],
+    runs: [{ run, trace }],
+    ...over,
+  })
+  const told = (logbook: Logbook) =>
+    logbookProblems(logbook).map(({ where, message }) => `${where}: ${message}`)
+
+  it('finds nothing in a logbook that holds', () => {
+    expect(told(of())).toEqual([])
+    expect(readLogbook(writeLogbook(of(), '2026-03-02T21:00:00.000Z')).runs).toHaveLength(1)
+  })
+
+  it('names the record and its field, the readings that do not hold, and what leads nowhere', () => {
+    expect(told(of({ devices: [{ ...device, healthPercent: -1 }] }))).toEqual([
+      expect.stringMatching(/^devices\[0\]\.healthPercent: /),
+    ])
+    const falling = { ...trace, time: Float64Array.of(300, 0) }
+    expect(
+      told(
+        of({
+          runs: [
+            { run, trace },
+            { run: { ...run, id: 'q' }, trace: falling },
+          ],
+        }),
+      ),
+    ).toEqual([expect.stringMatching(/^runs\[1\]: /)])
+    expect(told(of({ sources: [] }))).toEqual([expect.stringMatching(/^runs\[0\]: .*source/)])
+    expect(told(of({ devices: [device, device] }))).toEqual(['devices: holds the same id twice'])
+    for (const wrong of [of({ sources: [] }), of({ runs: [{ run, trace: falling }] })])
+      expect(() => writeLogbook(wrong, '2026-03-02T21:00:00.000Z')).toThrow(UnreadableFile)
+  })
+
+  it('cuts a message that quotes a long text', () => {
+    const [{ message }] = logbookProblems(
+      of({ runs: [{ run: { ...run, state: 'x'.repeat(900) as never }, trace }] }),
+    )
+    expect(message.length).toBeLessThan(400)
+  })
 })
