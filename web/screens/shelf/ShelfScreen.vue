@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { defineAsyncComponent, onMounted, ref } from 'vue'
 import { ASSUMED_CELL_VOLTS, capacityOf } from '@core/gear/capacity'
 import { asRead, figure } from '@core/words/figures'
 import type { Cable, Device, Meter, Source } from '@core/gear/gear'
@@ -85,10 +85,17 @@ const meterRow = (m: Meter): GearRow => ({
   assumed: '',
   second: m.accuracyDigits === null ? '' : `+ ${m.accuracyDigits} digits`,
 })
-const devices = computed(() => logbook.devices.map(deviceRow))
-const sources = computed(() => logbook.sources.map(sourceRow))
-const cables = computed(() => logbook.cables.map(cableRow))
-const meters = computed(() => logbook.meters.map(meterRow))
+const shelves: { kind: ShelfKind; title: string; add: string; rows: () => GearRow[] }[] = [
+  { kind: 'devices', title: 'Devices', add: 'Add a device', rows: () => logbook.devices.map(deviceRow) },
+  { kind: 'sources', title: 'Sources', add: 'Add a source', rows: () => logbook.sources.map(sourceRow) },
+  { kind: 'cables', title: 'Cables', add: 'Add a cable', rows: () => logbook.cables.map(cableRow) },
+  {
+    kind: 'meters',
+    title: 'Meters and thermometers',
+    add: 'Add a meter',
+    rows: () => logbook.meters.map(meterRow),
+  },
+]
 
 function edit(kind: ShelfKind, id: string | null) {
   const item = id === null ? null : (logbook[kind] as { id: string }[]).find((i) => i.id === id)!
@@ -147,46 +154,15 @@ const openDemo = () => startup.openDemo().catch(notices.fail)
       <v-btn v-if="startup.demoAvailable" @click="openDemo">Look at the demo logbook</v-btn>
     </EmptyPage>
     <div v-else class="shelves">
-      <GearList
-        title="Devices"
-        add="Add a device"
-        :rows="devices"
-        @add="edit('devices', null)"
-        @edit="edit('devices', $event)"
-        @copy="copy('devices', $event)"
-        @remove="remove('devices', $event)"
-      />
-      <InTurn :turn="1">
+      <InTurn v-for="(shelf, turn) in shelves" :key="shelf.kind" :turn="turn">
         <GearList
-          title="Sources"
-          add="Add a source"
-          :rows="sources"
-          @add="edit('sources', null)"
-          @edit="edit('sources', $event)"
-          @copy="copy('sources', $event)"
-          @remove="remove('sources', $event)"
-        />
-      </InTurn>
-      <InTurn :turn="2">
-        <GearList
-          title="Cables"
-          add="Add a cable"
-          :rows="cables"
-          @add="edit('cables', null)"
-          @edit="edit('cables', $event)"
-          @copy="copy('cables', $event)"
-          @remove="remove('cables', $event)"
-        />
-      </InTurn>
-      <InTurn :turn="3">
-        <GearList
-          title="Meters and thermometers"
-          add="Add a meter"
-          :rows="meters"
-          @add="edit('meters', null)"
-          @edit="edit('meters', $event)"
-          @copy="copy('meters', $event)"
-          @remove="remove('meters', $event)"
+          :title="shelf.title"
+          :add="shelf.add"
+          :rows="shelf.rows()"
+          @add="edit(shelf.kind, null)"
+          @edit="edit(shelf.kind, $event)"
+          @copy="copy(shelf.kind, $event)"
+          @remove="remove(shelf.kind, $event)"
         />
       </InTurn>
       <aside class="quiet">
