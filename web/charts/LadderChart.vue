@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
+import { useTimeoutFn } from '@vueuse/core'
+import { computed, onBeforeUnmount, shallowRef, useTemplateRef, watch } from 'vue'
 import { useTheme } from 'vuetify'
 import { chartColours } from './colours'
+import { drawInTurn, drawNoMore } from './frameTurns'
 import { ladderChart, type LadderPoint } from './ladderChart'
 import { Chart } from './setup'
 
@@ -25,9 +27,13 @@ function draw() {
   chart.value?.destroy()
   chart.value = new Chart(canvas.value, settings.value)
 }
-onMounted(draw)
-watch(settings, draw)
-onBeforeUnmount(() => chart.value?.destroy())
+// The first time in a turn of its own: the table beside it stands by then.
+useTimeoutFn(draw, 0)
+watch(settings, () => drawInTurn(draw))
+onBeforeUnmount(() => {
+  drawNoMore(draw)
+  chart.value?.destroy()
+})
 </script>
 
 <template>

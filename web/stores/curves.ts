@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { shallowReactive } from 'vue'
 import type { AcceptanceCurve } from '@core/model/acceptance'
 import { pausesOf, withPauses } from '@core/trace/pauses'
+import { handOver } from '../workers/handOver'
 import { planWork } from '../workers/plan'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
@@ -20,8 +21,8 @@ export const useCurves = defineStore('curves', () => {
     if (!made.has(key)) {
       const trace = await logbook.readingsOf(runId)
       const counted = trace && withPauses(trace, pauses)
-      const plain = counted && { ...counted, temperatures: { ...counted.temperatures } }
-      made.set(key, plain ? await planWork().acceptance(plain) : null)
+      const work = planWork()
+      made.set(key, counted ? await work.acceptance(await handOver(work, counted)) : null)
     }
     return made.get(key) ?? null
   }

@@ -7,6 +7,7 @@ import { study } from '@core/plan/study'
 import type { Campaign } from '@core/plan/campaign'
 import { acceptanceFrom, type AcceptanceCurve } from '@core/model/acceptance'
 import type { Trace } from '@core/trace/trace'
+import { traceParts } from './traceParts'
 
 export interface LayOutOptions {
   settled: string[]
@@ -19,7 +20,10 @@ const optionsOf = ({ settled, notBefore }: LayOutOptions) => ({
   notBefore: notBefore === null ? undefined : new Date(notBefore),
 })
 
+const parts = traceParts()
+
 const work = {
+  part: parts.part,
   arrange: (campaign: Campaign, gear: PlanGear, options: LayOutOptions): Arrangement =>
     arrange(campaign, gear, optionsOf(options)),
   /** What the timetable amounts to as it stands, and what one more meter, lane or unit would save. */
@@ -27,7 +31,7 @@ const work = {
     const base = study(campaign, gear, optionsOf(options))
     return [base, base.windowsUsed ? savings(campaign, gear, base, optionsOf(options)) : []]
   },
-  acceptance: (trace: Trace): AcceptanceCurve | null => acceptanceFrom(trace),
+  acceptance: (trace: Trace | string): AcceptanceCurve | null => acceptanceFrom(parts.whole(trace)),
 }
 
 export type PlanWork = typeof work
