@@ -11,7 +11,7 @@ import SimulatedTag from '../../components/SimulatedTag.vue'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
 import WorkedFigure from '../sheet/WorkedFigure.vue'
-import { placeOf } from '../../composables/places'
+import { idsAsWord, placeOf } from '../../composables/places'
 
 /** What spot checks of a device came to, the quickest first. */
 const props = defineProps<{ deviceId: string }>()
@@ -47,7 +47,10 @@ const table = () => [
   ['Source', 'Cable', 'Counted', 'In', 'Mean', 'Half full, no losses', 'Half full', 'Arriving'],
   ...rows.value.map(({ name, cable, wh, watts, analysis, spot }) => [name, cable, figure(wh, 3, 'Wh'), duration(analysis.durationS), figure(watts, 1, 'W'), minutes(spot?.toHalfLosslessS), minutes(spot?.toHalfS), figure(100 * (spot?.efficiency ?? NaN), 0, '%')]),
 ] // prettier-ignore
-const link = computed(() => `/side-by-side?runs=${rows.value.map(({ run }) => run.id).join()}`)
+const link = computed(() => ({
+  path: '/side-by-side',
+  query: { runs: idsAsWord(rows.value.map(({ run }) => run.id)) },
+}))
 </script>
 
 <template>
