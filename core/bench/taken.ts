@@ -1,4 +1,5 @@
 import type { Source } from '../gear/gear'
+import { list } from '../words/lists'
 
 /** What of a set-up can be in one place at a time. */
 export interface Uses {
@@ -31,21 +32,17 @@ export function takenBy(
   const device = shelf.device(uses.deviceId)
   const charging = on((of) => of.deviceId === uses.deviceId)
   if (device && charging.length)
-    said.push(`${device.name} is on ${listed(charging)} already: go on only with another unit of it.`)
+    said.push(`${device.name} is on ${list(charging)} already: go on only with another unit of it.`)
   const source = shelf.source(uses.sourceId)
   const feeding = on((of) => of.sourceId === uses.sourceId)
   const ports = source?.ports.length ?? 0
   if (source && feeding.length && feeding.length >= ports)
-    said.push(`${source.name} feeds ${listed(feeding)} already: go on only with another one of it.`)
+    said.push(`${source.name} feeds ${list(feeding)} already: go on only with another one of it.`)
   else if (source && feeding.length)
-    said.push(`${source.name} feeds ${listed(feeding)} too: its ports may share its watts.`)
+    said.push(`${source.name} feeds ${list(feeding)} too: its ports may share its watts.`)
   const meter = shelf.meter(uses.conditions.meterId)
   const metering = on((of) => of.conditions.meterId === uses.conditions.meterId)
   if (meter && metering.length)
-    said.push(`${meter.name} is on ${listed(metering)} already: go on only with another one of it.`)
+    said.push(`${meter.name} is on ${list(metering)} already: go on only with another one of it.`)
   return said
 }
-
-/** `lane 1`, `lane 1 and lane 2`, `lane 1, lane 2 and the strip`. */
-const listed = (places: readonly string[]): string =>
-  places.length < 2 ? places.join('') : `${places.slice(0, -1).join(', ')} and ${places[places.length - 1]}`

@@ -1,5 +1,5 @@
 import { duration, figure } from '../figures'
-import { list } from './verdictSentence'
+import { list } from '../lists'
 
 /** What of a run tells how it was made; '' and NaN where nobody noted it. */
 export interface Method {

@@ -1,5 +1,6 @@
 import type { Goal, Place, Ranking } from '../../compare/ranking'
 import { difference, duration, figure } from '../figures'
+import { list } from '../lists'
 
 const GOAL_WORDS: Record<Goal['key'], { tab: string; said: string; behind: string }> = {
   fifteen: { tab: '15 min', said: 'In 15 minutes', behind: 'brings less' },
@@ -38,10 +39,6 @@ export function placeWords(goal: Goal, place: Place): string {
   const word = place.verdict === 'small' ? 'real but small' : 'clear'
   return `${word} · ${behind}, at least ${goalDifference(goal, place.atLeast)}`
 }
-
-/** "a", "a and b", "a, b and c". */
-export const list = (names: readonly string[]): string =>
-  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`
 
 /**
  * The answer in a sentence: who leads, who can't be told from them, who is clearly behind.
