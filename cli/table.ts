@@ -1,5 +1,5 @@
 import type { Analysis } from '@core/analysis/analyse'
-import { duration, figure } from '@core/words/figures'
+import { duration, durationWithSpread, figure } from '@core/words/figures'
 
 const row = (label: string, value: string): string => `  ${label.padEnd(18)}${value}\n`
 
@@ -9,8 +9,7 @@ export function analysisTable(path: string, a: Analysis): string {
   for (const m of a.milestones)
     text += row(
       `to ${m.percent} %`,
-      m.reason ??
-        `${duration(m.timeS)} ± ${duration(2 * m.uncertaintyS)} (first seen ${duration(m.firstSeenS)})`,
+      m.reason ?? `${durationWithSpread(m.timeS, 2 * m.uncertaintyS)} (first seen ${duration(m.firstSeenS)})`,
     )
   for (const m of a.marks.filter((mark) => !mark.reason))
     text += row(

@@ -4,7 +4,7 @@ import { ratedWattHours, usableCapacity } from '../gear/capacity'
 import type { Accuracy } from '../gear/accuracy'
 import { traceFromReadings, type Reading } from '../trace/trace'
 import { analyse } from './analyse'
-import { energy, loadResistance, wirelessEfficiency } from './energy'
+import { energy, energyGained, loadResistance, wirelessEfficiency } from './energy'
 
 const watts = (...points: [t: number, power: number][]) =>
   traceFromReadings(points.map(([t, p]) => ({ t, power: p })))
@@ -206,9 +206,79 @@ describe('a meter’s own count', () => {
       bridgedWh: 0,
     })
     expect(codes(seldom)).toContain('counter-disagrees')
+    // Beside the count stands what the watts add up to over the same time, gaps bridged.
+    expect(energy(traceFromReadings(seldom)).counter).toMatchObject({ energyWh: 8, integralWh: 10, chargeAh: NaN, fromS: 0 }) // prettier-ignore
     const often = Array.from({ length: 61 }, (_, i) => ({ t: i * 60, power: 10, counterWh: (10.2 * i) / 60 }))
     expect(energy(traceFromReadings(often))).toMatchObject({ energyFrom: 'integral', energyWh: 10 })
     expect(codes(often)).not.toContain('counter-disagrees')
+  })
+
+  it('tells where either total was set back, once and in order; nothing without a total', () => {
+    const at = (...rows: [t: number, counterWh: number, counterAh: number][]) =>
+      energy(traceFromReadings(rows.map(([t, counterWh, counterAh]) => ({ t, counterWh, counterAh })))).counter
+    expect(
+      at([0, 5, 1], [600, 6, 0.1], [1200, 7, 0.2], [1800, 0.5, 0.1], [10800, 1, 0.2], [11400, 0.2, 0.3])?.resets,
+    ).toEqual([600, 1800, 11400])
+    expect(at([0, 0, 0], [600, 1, 1])).toMatchObject({ resets: [], energyWh: 1, chargeAh: 1, integralWh: NaN })
+    expect(energy(watts([0, 5], [60, 5])).counter).toBeNull()
+  }) // prettier-ignore
+})
+
+describe('what of it arrives', () => {
+  /** What a pad sent and a phone received, each over its own minutes. */
+  const link = (sent: [t: number, w: number][], received: [t: number, w: number][]) =>
+    energy(
+      traceFromReadings([
+        ...sent.map(([t, power]) => ({ t, power })),
+        ...received.map(([t, batteryPower]) => ({ t, batteryPower })),
+      ].sort((a, b) => a.t - b.t)),
+    ).transferEfficiency // prettier-ignore
+
+  it('is received over sent while both were read, and nothing else of either', () => {
+    // Common practice, no source: 15 W received of 19 W sent is 79 %.
+    expect(link([[0, 19], [600, 19]], [[0, 15], [600, 15]])).toBeCloseTo(15 / 19, 12) // prettier-ignore
+    // Read together from 300 s to 600 s: 16 W falling to 12 W of 20 W are 14 of 20. What either saw alone is left out.
+    const falling: [number, number][] = [[300, 16], [600, 12], [900, 30]] // prettier-ignore
+    expect(link([[0, 40], [299, 40], [300, 20], [600, 20]], falling)).toBeCloseTo(0.7, 3) // prettier-ignore
+    // An hour between two readings of both is no gap here: the same hour of both.
+    expect(link([[0, 20], [3600, 20]], [[0, 12], [30, 12], [60, 12], [3600, 12]])).toBeCloseTo(0.6, 12) // prettier-ignore
+  })
+  it('is not known from one reading, from minutes that do not meet, or of nothing', () => {
+    const minute: [number, number][] = [[0, 10], [60, 10]] // prettier-ignore
+    for (const [sent, received] of [
+      [minute, [[0, 9]]],
+      [[[0, 10]], minute],
+      [
+        minute,
+        [
+          [60, 9],
+          [120, 9],
+        ],
+      ],
+      [
+        minute,
+        [
+          [61, 9],
+          [120, 9],
+        ],
+      ],
+      [minute, []],
+      [
+        [
+          [0, 0],
+          [60, 0],
+        ],
+        minute,
+      ],
+    ] as [[number, number][], [number, number][]][])
+      // prettier-ignore
+      expect(link(sent, received)).toBeNaN()
+    expect(wirelessEfficiency(-1, -2)).toBeNaN()
+    expect(loadResistance(5, 0)).toBeNaN()
+  })
+  it('is counted of a battery’s points by what it holds', () => {
+    // Half of 14.1 Wh.
+    expect(energyGained(50, 14.1)).toBeCloseTo(7.05, 12)
   })
 })
 

@@ -6,6 +6,7 @@ import {
   countdown,
   difference,
   duration,
+  durationWithSpread,
   exactClock,
   figure,
   howWritten,
@@ -76,6 +77,25 @@ it.each([
   [NaN, UNKNOWN],
   [Infinity, UNKNOWN],
 ])('%s s lasts', (seconds, text) => expect(plain(duration(seconds))).toBe(text))
+
+it.each([
+  // Known to less than half a minute: seconds of both, none too many where minutes are full.
+  [6487, 6, '1 h 48 min 7 s ± 6 s'],
+  [6479.6, 29, '1 h 48 min 0 s ± 29 s'],
+  [59.6, 3, '1 min 0 s ± 3 s'],
+  [42, 3, '42 s ± 3 s'],
+  // Else minutes of both, one at least.
+  [6487, 30, '1 h 48 min ± 1 min'],
+  [6487, 59, '1 h 48 min ± 1 min'],
+  [6487, 150, '1 h 48 min ± 3 min'],
+  [42, 35, '42 s ± 1 min'],
+  // Nobody knows a time to ± 0.
+  [6487, 0.4, '1 h 48 min'],
+  [6487, NaN, '1 h 48 min'],
+  [NaN, 6, UNKNOWN],
+])('%s s, off by at most %s s, reads in one unit', (seconds, spreadS, text) => {
+  expect(plain(durationWithSpread(seconds, spreadS))).toBe(text)
+})
 
 it.each([
   [0, '0:00:00'],

@@ -126,6 +126,37 @@ export function duration(seconds: number): string {
   return `${sign}${Math.floor(minutes / 60)}\u00A0h\u00A0${minutes % 60}\u00A0min`
 }
 
+/** Seconds in full, `1 h 48 min 7 s`: for a time that is known to seconds. */
+function fullDuration(seconds: number): string {
+  const whole = Math.round(Math.abs(seconds))
+  const rest = whole % 60
+  return whole < 60
+    ? duration(seconds)
+    : `${duration(Math.sign(seconds) * (whole - rest))}\u00A0${rest}\u00A0s`
+}
+
+/** Of a time known better than this, s, seconds are written. */
+const TO_SECONDS_BELOW_S = 30
+/**
+ * A time and how far it may be off, s, in one unit: seconds of both where it is known to less than half a minute, else
+ * minutes of both. `spread` is '' where that is not known, or nothing.
+ *
+ * @example durationParts(6487, 6) // { value: '1 h 48 min 7 s', spread: '6 s' }
+ * @example durationParts(6487, 59) // { value: '1 h 48 min', spread: '1 min' }
+ */
+export function durationParts(seconds: number, spreadS: number): { value: string; spread: string } {
+  const isKnown = Number.isFinite(seconds) && Number.isFinite(spreadS) && Math.round(spreadS) > 0
+  if (!isKnown) return { value: duration(seconds), spread: '' }
+  if (spreadS < TO_SECONDS_BELOW_S) return { value: fullDuration(seconds), spread: duration(spreadS) }
+  return { value: duration(seconds), spread: duration(Math.max(60, spreadS)) }
+}
+
+/** The same in one piece: `1 h 48 min ± 1 min`. */
+export function durationWithSpread(seconds: number, spreadS: number): string {
+  const { value, spread } = durationParts(seconds, spreadS)
+  return spread ? `${value} ± ${spread}` : value
+}
+
 /** Seconds as a running clock, `0:05:07`. */
 export function clock(seconds: number): string {
   const s = Math.max(0, Math.floor(seconds))

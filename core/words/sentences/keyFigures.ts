@@ -1,6 +1,6 @@
 import type { Analysis } from '../../analysis/analyse'
 import type { Milestone } from '../../analysis/milestones'
-import { duration, figure } from '../figures'
+import { durationParts, figure } from '../figures'
 import {
   efficiencyWorkings,
   energyWorkings,
@@ -57,12 +57,15 @@ export function keyFigures(a: Analysis, capacity: { usableWh: number; assumedVol
   return rows
 }
 
-const timeRow = (m: Milestone): KeyFigure => ({
-  label: m.watched ? `${LABELS[m.percent]}, watched` : LABELS[m.percent],
-  value: duration(m.timeS),
-  spread: `± ${duration(2 * m.uncertaintyS)}`,
-  workings: milestoneWorkings(m),
-})
+function timeRow(m: Milestone): KeyFigure {
+  const { value, spread } = durationParts(m.timeS, 2 * m.uncertaintyS)
+  return {
+    label: m.watched ? `${LABELS[m.percent]}, watched` : LABELS[m.percent],
+    value,
+    spread: spread && `± ${spread}`,
+    workings: milestoneWorkings(m),
+  }
+}
 
 /** Nothing where it is not known, or rounds to nothing. */
 function plusMinus(uncertainty: number, digits: number): string {

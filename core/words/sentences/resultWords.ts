@@ -1,7 +1,7 @@
 import type { Quantity, QuantityGroup } from '../../compare/quantities'
 import type { Result } from '../../compare/results'
 import type { TimeDifference } from '../../compare/times'
-import { difference, duration, figure } from '../figures'
+import { difference, duration, durationWithSpread, figure } from '../figures'
 
 const GROUPS: Record<QuantityGroup, string> = {
   times: 'Times',
@@ -39,15 +39,17 @@ const WORDS: Record<Result['verdict'], string> = {
 /** A result with its ±, and what the verdict on its difference from the baseline is. */
 export function resultWords({ kind }: Quantity, r: Result): { figure: string; verdict: string } {
   if (r.runs === 0) return { figure: kind === 'time' ? 'not reached' : '–', verdict: '' }
-  const spread = said(kind, r.spread, difference)
-  // Nobody knows a figure to ± 0: what rounds to nothing is left out.
-  const isNothing = Number.isNaN(r.spread) || (kind !== 'time' && Number(spread.replace(/\D/g, '')) === 0)
   const atLeast =
     r.verdict === 'clear' || r.verdict === 'small' ? `, at least ${said(kind, r.atLeast, difference)}` : ''
-  return {
-    figure: isNothing ? said(kind, r.value) : `${said(kind, r.value)} ± ${spread}`,
-    verdict: WORDS[r.verdict] + atLeast,
-  }
+  return { figure: resultFigure(kind, r), verdict: WORDS[r.verdict] + atLeast }
+}
+
+function resultFigure(kind: Quantity['kind'], r: Result): string {
+  if (kind === 'time') return durationWithSpread(r.value, r.spread)
+  const spread = said(kind, r.spread, difference)
+  // Nobody knows a figure to ± 0: what rounds to nothing is left out.
+  const isNothing = Number.isNaN(r.spread) || Number(spread.replace(/\D/g, '')) === 0
+  return isNothing ? said(kind, r.value) : `${said(kind, r.value)} ± ${spread}`
 }
 
 /** Time saved, share of time saved and speed ratio, in this order. */

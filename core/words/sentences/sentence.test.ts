@@ -42,5 +42,5 @@ describe('the result of a run', () => {
 
 it('leaves out a doubt of less than half a minute, k = 2', () => {
   expect(withDoubt(600, 14.9)).toBe('10\u00A0min')
-  expect(withDoubt(600, 15)).toBe('10\u00A0min ± 30\u00A0s')
+  expect(withDoubt(600, 15)).toBe('10\u00A0min ± 1\u00A0min')
 })

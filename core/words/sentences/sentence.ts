@@ -1,5 +1,5 @@
 import type { Analysis } from '../../analysis/analyse'
-import { duration, figure, UNKNOWN } from '../figures'
+import { duration, durationWithSpread, figure, UNKNOWN } from '../figures'
 
 /** The result of a run in plain words. */
 export function resultSentence(device: string, source: string, a: Analysis): string {
@@ -30,6 +30,6 @@ function powerOnly(device: string, source: string, a: Analysis): string {
 
 /** A time with its expanded uncertainty (k = 2), left out where it rounds to nothing. */
 export function withDoubt(timeS: number, uncertaintyS: number): string {
-  const text = duration(timeS)
-  return 2 * uncertaintyS < 30 ? text : `${text} ± ${duration(2 * uncertaintyS)}`
+  const spreadS = 2 * uncertaintyS
+  return spreadS < 30 ? duration(timeS) : durationWithSpread(timeS, spreadS)
 }

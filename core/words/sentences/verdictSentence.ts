@@ -1,5 +1,5 @@
 import type { Goal, Place, Ranking } from '../../compare/ranking'
-import { difference, duration, figure } from '../figures'
+import { difference, duration, durationParts, figure } from '../figures'
 import { list } from '../lists'
 
 const GOAL_WORDS: Record<Goal['key'], { tab: string; said: string; behind: string }> = {
@@ -26,9 +26,23 @@ export const goalFigure = ({ kind }: Goal, value: number): string =>
 export const goalDifference = (goal: Goal, value: number): string =>
   goal.kind === 'celsius' ? difference(value, 1, '°C') : goalFigure(goal, value)
 
-/** A goal's figure with what is known of it. */
-export const goalWithSpread = (goal: Goal, value: number, spread: number): string =>
-  `${goalFigure(goal, value)} ± ${goalDifference(goal, spread)}`
+/** A goal's figure, and with a ± what is known of it; '' where that is not known. */
+export function goalParts(goal: Goal, value: number, spread: number): { value: string; spread: string } {
+  const said =
+    goal.kind === 'time'
+      ? durationParts(value, spread)
+      : {
+          value: goalFigure(goal, value),
+          spread: Number.isFinite(spread) ? goalDifference(goal, spread) : '',
+        }
+  return { value: said.value, spread: said.spread && `± ${said.spread}` }
+}
+
+/** Both in one. */
+export function goalWithSpread(...of: Parameters<typeof goalParts>): string {
+  const { value, spread } = goalParts(...of)
+  return spread ? `${value} ${spread}` : value
+}
 
 /** What stands beside a place in the ranking. */
 export function placeWords(goal: Goal, place: Place): string {

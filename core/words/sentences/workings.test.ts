@@ -172,7 +172,7 @@ it('puts the key figures in their order, each with its ±, and leaves out what i
   const rows = keyFigures(analysis, { usableWh: 15.5, assumedVolts: false })
   expect(rows.map((r) => plain(`${r.label}: ${r.value} ${r.spread}`).trim())).toEqual([
     'Half: 25 min ± 2 min',
-    'Full, watched: 1 h 40 min ± 4 s',
+    'Full, watched: 1 h 40 min 0 s ± 4 s',
     'Held peak: 25.9 W ± 0.4',
     'At the meter: 20.57 Wh',
     'Into the battery: 77 % ± 2',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { DEFAULT_MARKS } from '@core/analysis/marks'
-import { duration, figure } from '@core/words/figures'
+import { durationWithSpread, figure } from '@core/words/figures'
 import { oddWords, purposeWords } from '@core/words/sentences/adviceWords'
 import LadderChart from '../../charts/LadderChart.vue'
 import InTurn from '../../components/InTurn.vue'
@@ -143,13 +143,8 @@ const ladderTable = () => [
                   {{ f.source.name }}<span v-if="!f.source.owned" class="quiet"> not owned yet</span>
                 </th>
                 <td class="number">{{ figure(f.watts, 1, 'W') }}</td>
-                <td class="number">
-                  {{ duration(f.half.seconds) }}
-                  <span class="quiet">± {{ duration(2 * f.half.uncertaintyS) }}</span>
-                </td>
-                <td class="number">
-                  {{ duration(f.full.seconds) }}
-                  <span class="quiet">± {{ duration(2 * f.full.uncertaintyS) }}</span>
+                <td v-for="(time, i) in [f.half, f.full]" :key="i" class="number">
+                  {{ durationWithSpread(time.seconds, 2 * time.uncertaintyS) }}
                 </td>
                 <td class="number">{{ figure(f.gain, 0) }}</td>
               </tr>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Goal, Ranking } from '@core/compare/ranking'
 import { figure } from '@core/words/figures'
-import { goalDifference, goalFigure, placeWords } from '@core/words/sentences/verdictSentence'
+import { goalParts, placeWords } from '@core/words/sentences/verdictSentence'
 import InkMark from '../../components/InkMark.vue'
 import { MOST_INKS } from './useComparison'
 import type { SetUp } from './useVerdict'
@@ -34,8 +34,7 @@ const rows = computed(() =>
       key: setup.key,
       ink: props.inks[setup.runs[0].id],
       name: props.names[place.index],
-      value: Number.isNaN(value) ? 'not reached' : goalFigure(props.goal, value),
-      spread: Number.isNaN(spread) ? '' : `± ${goalDifference(props.goal, spread)}`,
+      ...(Number.isNaN(value) ? { value: 'not reached', spread: '' } : goalParts(props.goal, value, spread)),
       runs: place.runs > 1 ? ` · ${place.runs} runs` : '',
       words: placeWords(props.goal, place),
       dot: { left: `${scale.value(value)}%` },
