@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { blankSource, portOf } from '../gear/blanks'
 import type { Device, Source } from '../gear/gear'
 import { SCHOOLS } from '../protocol/schools'
@@ -218,6 +218,19 @@ it('lays runs on several ports of one source at once only where that is wanted',
   expect(ends(true)).toEqual([1, 1, 1, 2])
 })
 
+it('counts hours as they pass in the night in which clocks are changed', () => {
+  vi.stubEnv('TZ', 'America/New_York')
+  const nightOf = (startDate: string) => {
+    const night = { from: '22:00', to: '06:00' }
+    const [{ startS, endS }] = windowsOf({ startDate, week: Array(7).fill(night), daysOff: [] })
+    return (endS - startS) / HOUR
+  }
+  // By the US rule: at 2:00 on 8 March an hour forward, on 1 November an hour back.
+  const nights = ['2026-03-06', '2026-03-07', '2026-10-31'].map(nightOf)
+  vi.unstubAllEnvs()
+  expect(nights).toEqual([8, 7, 9])
+})
+
 it('lets free hours run past midnight, and leaves out what has passed', () => {
   const late = {
     startDate: '2026-03-02',
@@ -226,7 +239,8 @@ it('lets free hours run past midnight, and leaves out what has passed', () => {
   }
   const [first, second] = windowsOf(late)
   expect(first.endS - first.startS).toBe(3.5 * HOUR)
-  expect(second.startS - first.startS).toBe(7 * 24 * HOUR)
+  // The same hour of the same weekday, however clocks were changed in between.
+  expect(second.startS).toBe(new Date(2026, 2, 9, 22).getTime() / 1000)
   const [rest] = windowsOf(late, new Date((first.startS + HOUR) * 1000))
   expect([rest.startS, rest.endS]).toEqual([first.startS + HOUR, first.endS])
   expect(momentIn(first, '22:30')).toBe(first.startS + 0.5 * HOUR)

@@ -11,17 +11,11 @@ import {
 } from './moments'
 
 describe('moments in words', () => {
-  it('says a day as the reader’s own language does, and no day where there is none', () => {
+  it('says a day in English, whatever the machine speaks, and no day where there is none', () => {
     const at = '2026-03-02T12:30:00.000Z'
-    const own = new Date(at).toLocaleDateString(undefined, {
-      day: 'numeric',
-      month: 'short',
-      year: 'numeric',
-    })
-    expect(fullDay(at)).toBe(own)
-    const named = (weekday: 'short' | 'long') =>
-      new Date(at).toLocaleDateString(undefined, { weekday, day: 'numeric', month: weekday })
-    expect([dayInWeek(at), longDay(at)]).toEqual([named('short'), named('long')])
+    expect(fullDay(at)).toMatch(/^(2 Mar|Mar 2,) 2026$/)
+    expect(dayInWeek(at)).toMatch(/^Mon,? (2 Mar|Mar 2)$/)
+    expect(longDay(at)).toMatch(/^Monday,? (2 March|March 2)$/)
     expect(dayAndTime('not a moment')).toBe('no date, no date')
   })
 

@@ -1,5 +1,5 @@
 /**
- * Moments in words, each form of a date said once, in the reader's own language and time zone.
+ * Moments in words, each form of a date said once: in English, as all words here are, and in the reader's own time zone.
  * Arguments are ISO 8601 texts or ms since 1970.
  */
 type Moment = string | number
@@ -11,6 +11,10 @@ let hourForm: HourForm = 'auto'
 /** Sets how times of day are written from now on: a preference of the reader, the same for all screens. */
 export const writeHours = (form: HourForm): void => void (hourForm = form)
 
+/** What the reader's machine is set to; and that English which writes days as it does, where it is one. */
+const machine = new Intl.DateTimeFormat(undefined, { hour: 'numeric' }).resolvedOptions()
+const language = machine.locale.startsWith('en') ? machine.locale : 'en-GB'
+
 /** Made once a form: making one takes a hundred times as long as using it, and a list has 500 days. */
 const inForm = (form: Intl.DateTimeFormatOptions): ((at: Moment) => string) => {
   let format: Intl.DateTimeFormat | undefined
@@ -18,7 +22,7 @@ const inForm = (form: Intl.DateTimeFormatOptions): ((at: Moment) => string) => {
     const date = new Date(at)
     return Number.isNaN(date.getTime())
       ? 'no date'
-      : (format ??= new Intl.DateTimeFormat(undefined, form)).format(date)
+      : (format ??= new Intl.DateTimeFormat(language, form)).format(date)
   }
 }
 
@@ -34,10 +38,12 @@ export const longDay = inForm({ weekday: 'long', day: 'numeric', month: 'long' }
 /** "2 Mar 2026" */
 export const fullDay = inForm({ day: 'numeric', month: 'short', year: 'numeric' })
 
+const to24 = inForm({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+const to12 = inForm({ hour: 'numeric', minute: '2-digit', hourCycle: 'h12' })
 const TIMES: Record<HourForm, (at: Moment) => string> = {
-  auto: inForm({ hour: '2-digit', minute: '2-digit' }),
-  24: inForm({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }),
-  12: inForm({ hour: 'numeric', minute: '2-digit', hourCycle: 'h12' }),
+  auto: machine.hourCycle === 'h12' || machine.hourCycle === 'h11' ? to12 : to24,
+  24: to24,
+  12: to12,
 }
 /** "19:30", or "7:30 PM", as the reader prefers. */
 export const timeOfDay = (at: Moment): string => TIMES[hourForm](at)

@@ -9,7 +9,8 @@ it('names a set-up, and what has left the shelf', () => {
 
 it('tells runs of one set-up apart', () => {
   expect(repeatName('Skerry P5 from Hawser 20', 2)).toBe('Skerry P5 from Hawser 20, run 2')
-  const name = datedName('Skerry P5 from Hawser 20', '2026-03-02T12:00:00Z', false, 'spoilt')
+  const noon = new Date(2026, 2, 2, 12).toISOString()
+  const name = datedName('Skerry P5 from Hawser 20', noon, false, 'spoilt')
   expect(name).toMatch(/^Skerry P5 from Hawser 20, .*2.*, spoilt$/)
 })
 
