@@ -25,7 +25,8 @@ const SCREENS = [
 ]
 
 /** What axe finds on the page as it stands; it looks into no frame of another origin, so it need not open a page for that. */
-const axe = (page: Page) => new AxeBuilder({ page }).setLegacyMode(true)
+const axe = (page: Page) =>
+  new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] })
 const named = (screen: string, { violations }: Awaited<ReturnType<AxeBuilder['analyze']>>) =>
   violations.map((v) => `${screen} ${v.id}: ${v.nodes[0].html}`)
 

@@ -54,6 +54,18 @@ it('goes by the run’s own points for each joule where the capacity is not know
   expect([kind, expectedPoints]).toEqual(['stuck', expect.closeTo(5, 9)])
 })
 
+it('and over all of the record where it never was, from the first level on', () => {
+  // 10 points for the 20,000 J from 100 s to 2,100 s at 10 W; what flowed before the first level brought none of them.
+  const levels: Shown[] = [[100, 10], [700, 20], [2100, 20]] // prettier-ignore
+  const trace = traceFromReadings([
+    { t: 0, power: 10 },
+    ...levels.map(([t, percent]) => ({ t, percent, power: 10 })),
+  ])
+  expect(standstills(trace, { heldPeakW: 10 })).toMatchObject([
+    { kind: 'stuck', percent: 20, expectedPoints: expect.closeTo(7, 9), isLast: true },
+  ])
+})
+
 it('calls it a stall where less than a tenth of the held peak flows, by the time a point usually takes', () => {
   const shown = (seconds: number): Shown[] => [...rising(20, 26, 60, 360), [360 + seconds, 26]]
   const at = (power: number, seconds: number) =>
@@ -66,6 +78,9 @@ it('calls it a stall where less than a tenth of the held peak flows, by the time
   // A point may take longer than that usually: the median counts, not the slowest.
   const uneven: Shown[] = [[0, 10], [60, 11], [120, 12], [920, 13], [1100, 13]] // prettier-ignore
   expect(found(uneven, { power: 0.1 }, { heldPeakW: 20 })).toMatchObject([{ expectedPoints: 3 }])
+  // Several points at once took a share each: 60, 120 and 300 s a point.
+  const coarse: Shown[] = [[0, 10], [60, 11], [300, 13], [1200, 16], [1560, 16]] // prettier-ignore
+  expect(found(coarse, { power: 0.1 }, { heldPeakW: 20 })).toMatchObject([{ percent: 16, expectedPoints: 3 }])
 })
 
 it('calls it held from 70 % on, for ten minutes; from 95 % on a charge slows down by itself', () => {
@@ -76,11 +91,13 @@ it('calls it held from 70 % on, for ten minutes; from 95 % on a charge slows dow
 }) // prettier-ignore
 
 it('does not know why where nobody read the watts, and then waits ten minutes of the pace of the last ten points', () => {
-  // Ten points at a minute each, then ten at two minutes each: five points' time are ten minutes.
+  // Ten points at a minute each, then five at one minute and five at three: of the last ten, two minutes each. Five
+  // points' time are ten minutes; that the level falls later is not before it.
   const shown = (seconds: number): Shown[] => [
-    ...rising(10, 20, 60, 600),
-    ...rising(21, 30, 120, 1800),
+    ...rising(10, 25, 60, 900),
+    ...rising(26, 30, 180, 1800),
     [1800 + seconds, 30],
+    [1900 + seconds, 12],
   ]
   const asked = (seconds: number) => found(shown(seconds), {}, { heldPeakW: NaN })
   expect(asked(599)).toEqual([])
@@ -99,10 +116,13 @@ it('does not know why where nobody read the watts, and then waits ten minutes of
       ),
       { heldPeakW: 9, usableWh: 18 },
     ).map(({ kind }) => kind)
-  expect([watts(0, 2400), watts(1801, 2400), watts(0, 2399)]).toEqual([['stuck'], ['unknown'], ['unknown']])
+  expect([watts(0, 2400), watts(1800, 2400)]).toEqual([['stuck'], ['stuck']])
+  expect([watts(1801, 2400), watts(0, 2399)]).toEqual([['unknown'], ['unknown']])
 })
 
-it('takes each standstill of several, and half a point more or less for the same level', () => {
+it('takes each standstill of several, and less than half a point more or less for the same level', () => {
+  const half: Shown[] = [[0, 10], [45, 11], [345, 11.5]] // prettier-ignore
+  expect(found(half, { power: 18 }, USABLE)).toEqual([])
   const shown: Shown[] = [[0, 10], [45, 11], [345, 11.4], [390, 30], [690, 30]] // prettier-ignore
   expect(found(shown, { power: 18 }, USABLE).map(({ percent, jump, isLast }) => [percent, jump, isLast])).toEqual([
     [11, expect.closeTo(18.6, 9), false],

@@ -67,12 +67,15 @@ async function isZip(file: Blob): Promise<boolean> {
   return p === 0x50 && k === 0x4b && three === 3 && four === 4
 }
 
-/** A spreadsheet unpacks to many times its size, bytes. */
+/** A spreadsheet is opened whole, and unpacks to many times its size, bytes. */
 const LARGEST_SHEET = 40 * 1024 * 1024
+const MOST_OF_SHEET = 512 * 1024 * 1024
+/** Nor does a package unpack to more than this, bytes: what claims more is not opened. */
+const MOST_OF_PACKAGE = 1024 * 1024 * 1024
 
 /** The first sheet of a spreadsheet as CSV. */
-async function sheetOf(file: Blob): Promise<string> {
-  if (file.size > LARGEST_SHEET)
+async function sheetOf(file: Blob, unpackedBytes: number): Promise<string> {
+  if (file.size > LARGEST_SHEET || unpackedBytes > MOST_OF_SHEET)
     throw new Error(
       'This spreadsheet is too large to be opened whole. Save its sheet as CSV, and bring that in.',
     )
@@ -87,33 +90,29 @@ async function sheetOf(file: Blob): Promise<string> {
   }
 }
 
-/** A zip unpacks to no more than this, bytes: what claims more is not opened. */
-const MOST_UNPACKED = 1024 * 1024 * 1024
-
-/** A data package of ours; null where the zip is something else. */
-async function packageOf(file: Blob): Promise<Outcome<ReadPackage> | null> {
+/** A data package of ours. */
+async function packageOf(zip: Uint8Array, unpackedBytes: number): Promise<Outcome<ReadPackage>> {
+  const refused = (message: string) => ({ ok: false as const, message, problems: [] })
+  if (unpackedBytes > MOST_OF_PACKAGE) return refused('The package unpacks to more than any logbook of ours.')
   const { unzipSync, strFromU8 } = await import('fflate')
-  const bytes = new Uint8Array(await file.arrayBuffer())
-  let [sum, isOurs] = [0, false]
   try {
-    unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        sum += originalSize
-        isOurs ||= name === 'datapackage.json'
-        return false
-      },
-    })
-    if (!isOurs) return null
-    if (sum > MOST_UNPACKED)
-      return { ok: false, message: 'The package unpacks to more than any logbook of ours.', problems: [] }
     const files = Object.fromEntries(
-      Object.entries(unzipSync(bytes)).map(([name, data]) => [name, strFromU8(data)]),
+      Object.entries(unzipSync(zip)).map(([name, data]) => [name, strFromU8(data)]),
     )
     return { ok: true, value: await readDataPackage(files, sha256) }
   } catch (error) {
-    if (!isOurs) return null
-    return { ok: false, message: (error as Error).message, problems: [] }
+    return refused((error as Error).message)
   }
+}
+
+/** A zip is a data package of ours, or else a spreadsheet. */
+async function unzipped(file: Blob): Promise<{ package: Outcome<ReadPackage> } | { sheet: string }> {
+  const zip = new Uint8Array(await file.arrayBuffer())
+  const { zipContents } = await import('./zipContents')
+  const { names, unpackedBytes } = zipContents(zip) ?? { names: [], unpackedBytes: 0 }
+  return names.includes('datapackage.json')
+    ? { package: await packageOf(zip, unpackedBytes) }
+    : { sheet: await sheetOf(file, unpackedBytes) }
 }
 
 const work = {
@@ -126,10 +125,10 @@ const work = {
     onProgress: Progress,
   ): Promise<{ logbook: string } | { package: ReadPackage } | { table: Outcome<OpenedTable> }> {
     table = undefined
-    const isZipped = await isZip(file)
-    const packed = isZipped ? await packageOf(file) : null
-    if (packed) return packed.ok ? { package: packed.value } : { table: packed }
-    const text = isZipped ? await sheetOf(file) : await textOf(file, onProgress)
+    const zip = (await isZip(file)) ? await unzipped(file) : null
+    if (zip && 'package' in zip)
+      return zip.package.ok ? { package: zip.package.value } : { table: zip.package }
+    const text = zip ? zip.sheet : await textOf(file, onProgress)
     if (isNamedJson || text.trimStart().startsWith('{')) return { logbook: text }
     return {
       table: outcome(() => {
