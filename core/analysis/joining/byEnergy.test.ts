@@ -74,10 +74,25 @@ describe('the lag between energy and level', () => {
     )
     expect(Math.abs(uncertaintyS - Math.hypot(...moved))).toBeLessThan(4)
   })
-  it('and its uncertainty are those of every lag tried, with whole points and a display that errs', () => {
-    const random = randomFrom(5)
+  it('wherever it lies within an hour, to the second; further away it is not looked for', () => {
+    const found = (offsetS: number) =>
+      offsetByEnergy(meter, { ...exact, t: exact.t.map((t) => t + OFFSET_S - offsetS) })?.offsetS ?? NaN
+    for (const offsetS of [252, 255, 259, -37, 3590, -3590])
+      expect(Math.abs(found(offsetS) - offsetS)).toBeLessThan(3)
+    expect([found(-4000), found(4000)]).toEqual([NaN, NaN])
+  })
+  it('is the less sure, the less the moments of the levels are', () => {
+    const sure = offsetByEnergy(meter, exact)!.uncertaintyS
+    const unsure = offsetByEnergy(meter, { ...exact, momentU: 300 })!.uncertaintyS
+    expect(unsure).toBeCloseTo(Math.hypot(sure, 300 / Math.sqrt(exact.t.length)), 6)
+  })
+  it.each([
+    ['whole points', 5, 0.5, Math.floor],
+    ['a display that errs by a point', 7, 1, (level: number) => level],
+  ])('and its uncertainty are those of every lag tried, with %s', (_, seed, by, show) => {
+    const random = randomFrom(seed)
     let off = 0
-    const shown = looks.map((t) => Math.floor(levelAt(t) + (off = 0.6 * off + 0.5 * random.normal())))
+    const shown = looks.map((t) => show(levelAt(t) + (off = 0.6 * off + by * random.normal())))
     const levels = levelPoints(
       samples(
         looks.map((t) => t - OFFSET_S),
@@ -114,10 +129,23 @@ describe('the lag between energy and level', () => {
     )
     expect(Math.abs(offsetByEnergy(meter, levels)!.offsetS - OFFSET_S)).toBeLessThan(30)
   })
+  it('is said to be as unsure as it is where two lags fit alike', () => {
+    // A display that errs by three points: lags many minutes apart fit it as well as one another.
+    const random = randomFrom(5)
+    let off = 0
+    const v = looks.map((t) => levelAt(t) + (off = 0.6 * off + 3 * random.normal()))
+    const { uncertaintyS } = offsetByEnergy(meter, { ...exact, v: Float64Array.from(v.slice(1)) })!
+    expect(uncertaintyS).toBeGreaterThan(150)
+  })
   it('is nothing from fewer than eight points, or eight watts, or where power never changes', () => {
     const first = (n: number, { t, v }: Samples) => ({ t: t.subarray(0, n), v: v.subarray(0, n) })
-    expect(offsetByEnergy(first(7, meter), exact)).toBeNull()
-    expect(offsetByEnergy(meter, { ...first(7, exact), momentU: 0 })).toBeNull()
+    const sparse = every(600, 4200)
+    const eightWatts = samples(sparse, sparse.map(wattsAt))
+    const eightLevels = { ...samples(every(400, 2800).map((t) => t + 400), every(400, 2800).map((t) => levelAt(t + 400))), momentU: 0 } // prettier-ignore
+    expect(offsetByEnergy(eightWatts, exact)).not.toBeNull()
+    expect(offsetByEnergy(meter, eightLevels)).not.toBeNull()
+    expect(offsetByEnergy(first(7, eightWatts), exact)).toBeNull()
+    expect(offsetByEnergy(meter, { ...first(7, eightLevels), momentU: 0 })).toBeNull()
     expect(
       offsetByEnergy(
         samples(
@@ -129,6 +157,32 @@ describe('the lag between energy and level', () => {
     ).toBeNull()
   })
 })
+
+it('is calibrated: 95 of 100 offsets lie within twice what is said of them', () => {
+  let [within, squares] = [0, 0]
+  for (let seed = 1; seed <= 100; seed++) {
+    // A phone of its own each time, its losses anywhere in what is allowed for; looked at each minute, flooring or rounding.
+    const random = randomFrom(seed)
+    const between = (low: number, high: number) => low + (high - low) * random.uniform()
+    const [hold, tau, top, lower] = [between(600, 3000), between(800, 2000), between(10, 30), between(0.5, 0.9)]
+    const seconds = every(10, 10 * Math.floor((hold + 3 * tau) / 10))
+    const watts = seconds.map((t) => top * (t < hold / 2 ? 1 : lower) * Math.exp(-Math.max(0, t - hold) / tau))
+    const [cellLoss, beside, gained] = [between(0, 0.1), between(0, 0.02) * top, between(0.6, 0.95)]
+    const capacity = watts.reduce((sum, w) => sum + w / 360, 0) / gained
+    let sum = 0
+    const stored = watts.map((w) => (sum += Math.max(0, w - beside) * (1 - (cellLoss * w) / capacity)))
+    const [start, offsetS, half] = [between(1, 5), between(-1000, 1000), random.uniform() < 0.5 ? 0.5 : 0]
+    const looked = every(60, seconds[seconds.length - 1] - 10)
+    const shown = looked.map((t) => Math.floor(start + (100 * gained * stored[t / 10]) / sum + half))
+    const found = offsetByEnergy(samples(seconds, watts), levelPoints(samples(looked.map((t) => t - offsetS), shown)))!
+    const off = (found.offsetS - offsetS) / found.uncertaintyS
+    if (Math.abs(off) <= 2) within++
+    squares += off * off / 100
+  }
+  expect(within).toBeGreaterThanOrEqual(95)
+  expect(Math.sqrt(squares)).toBeGreaterThan(0.5)
+  expect(Math.sqrt(squares)).toBeLessThan(1.1)
+}) // prettier-ignore
 
 describe('what a display tells of the level under it', () => {
   it('half a point above what it shows, where it is looked at seldom', () => {

@@ -58,23 +58,27 @@ function fit(
   const missAt = (lag: number) => misfit(stored, levels, lag)
   const [low, high] = near === undefined ? lagsWithin(watts, levels) : [near - 300, near + 300]
   if (!(high > low)) return null
-  let best = low
-  let least = Infinity
-  for (let lag = low; lag <= high; lag += COARSE_STEP_S) {
-    const miss = missAt(lag)
-    if (miss < least) [best, least] = [lag, miss]
-  }
+  const tried: { lag: number; miss: number }[] = []
+  for (let lag = low; lag <= high; lag += COARSE_STEP_S) tried.push({ lag, miss: missAt(lag) })
+  const { lag: best, miss: least } = tried.reduce((a, b) => (b.miss < a.miss ? b : a))
   // A parabola through the foot of the valley: wide enough that whole points do not roughen it.
   const width = 3 * COARSE_STEP_S
   const [left, middle, right] = [missAt(best - width), missAt(best), missAt(best + width)]
   const bend = (left - 2 * middle + right) / (width * width)
-  if (!(bend > 0)) return null
-  const offsetS = best + (left - right) / (2 * width * bend)
+  const fromBest = (left - right) / (2 * width * bend)
+  // At the edge of what is looked for it may still go down: that is no foot.
+  if (!(bend > 0 && Math.abs(fromBest) <= width)) return null
+  const offsetS = best + fromBest
   const residuals = residualsAt(stored, levels, offsetS)
   if (!residuals) return null
   const n = residuals.length
   const variance = residuals.reduce((sum, r) => sum + r * r, 0) / (n - 3)
-  return { offsetS, uncertaintyS: Math.sqrt((2 * variance * hangingTogether(residuals)) / (n * bend)) }
+  const apart = hangingTogether(residuals)
+  const atFoot = Math.sqrt((2 * variance * apart) / (n * bend))
+  // A second valley nearly as deep is as likely: a quarter of the stretch whose misfit is within two deviations of the
+  // least. Of a single parabola that is the same again.
+  const likely = tried.filter(({ miss }) => miss <= least * (1 + (4 * apart) / (n - 3)))
+  return { offsetS, uncertaintyS: Math.max(atFoot, (likely[likely.length - 1].lag - likely[0].lag) / 4) }
 }
 
 /** The lags at which enough of the levels fall within the meter’s record: either may have begun or ended first. */
