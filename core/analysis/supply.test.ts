@@ -141,4 +141,5 @@ it('gives the load from where current flows, as its median', () => {
   expect(ohms([[0, 5], [60, 5, 2.5]])).toBe(2) // prettier-ignore
   // A row without volts has no load.
   expect(ohms([[0, 5, 1], [30, NaN, 9], [60, 5, 1], [120, 5, 1]])).toBe(5) // prettier-ignore
+  expect(ohms([[0, NaN, 9], [30, 5, 1], [60, 5, 1]])).toBe(5) // prettier-ignore
 })
