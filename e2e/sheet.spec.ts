@@ -170,3 +170,27 @@ test('on a phone a run takes two lines, and nothing is wider than the screen', a
   await expect(page.getByRole('button', { name: 'Leave it' })).toBeVisible()
   expect(await width()).toBe(390)
 })
+
+test('what is printed from night paper is drawn on white, in the inks of the day', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' })
+  await takeIn(page, withRuns(1))
+  await page.goto('/sheet/r0')
+  await expect(page.locator('canvas[role=img]').nth(1)).toHaveAttribute('aria-busy', 'false')
+  // As text: how light the ink of the power is, from 0 to 255, at once after an event, as the printer takes it: no frame between.
+  const inkAfter = (event: string) =>
+    page.evaluate(`(async () => {
+      dispatchEvent(new Event('${event}'))
+      await Promise.resolve()
+      const canvas = document.querySelectorAll('canvas[role=img]')[1]
+      const { data } = canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height)
+      let [sum, inked] = [0, 0]
+      for (let i = 0; i < data.length; i += 4)
+        if (data[i + 3] > 200) [sum, inked] = [sum + data[i] + data[i + 1] + data[i + 2], inked + 3]
+      return sum / inked
+    })()`) as Promise<number>
+  expect(await inkAfter('nothing')).toBeGreaterThan(128)
+  expect(await inkAfter('beforeprint')).toBeLessThan(128)
+  await expect(page.locator('.v-theme--paper').first()).toBeVisible()
+  await inkAfter('afterprint')
+  await expect.poll(() => inkAfter('nothing')).toBeGreaterThan(128)
+})

@@ -8,6 +8,7 @@ import { download } from './composables/download'
 import { useBenchCall } from './composables/benchCall'
 import { useFileDrop } from './composables/fileDrop'
 import { useLettingGo } from './composables/lettingGo'
+import { usePrinting } from './theme/printing'
 import { useLogbook } from './stores/logbook'
 import { useNotices } from './stores/notices'
 import { useSettings } from './stores/settings'
@@ -25,7 +26,8 @@ const theme = useTheme()
 const { dragging, over, drop } = useFileDrop()
 useBenchCall()
 
-watchEffect(() => theme.change(settings.themeName))
+const printing = usePrinting()
+watchEffect(() => theme.change(printing.value ? 'paper' : settings.themeName))
 useLettingGo()
 const reload = () => location.reload()
 /** The private files may be whole where the database is not. */

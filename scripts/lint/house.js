@@ -73,7 +73,7 @@ export const HOUSE = {
     packages: [],
   },
 
-  'web/theme': { rooms: [], packages: ['vuetify', 'vuetify/*'] },
+  'web/theme': { rooms: [], packages: ['vue', 'vuetify', 'vuetify/*', '@vueuse/core'] },
   'web/workers': {
     rooms: ['core'],
     packages: [

@@ -2,6 +2,7 @@
 import { useTimeoutFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, shallowRef, useTemplateRef, watch } from 'vue'
 import { useTheme } from 'vuetify'
+import { usePrinting } from '../theme/printing'
 import { chartColours } from './colours'
 import { drawInTurn, drawNoMore } from './frameTurns'
 import { ladderChart, type LadderPoint } from './ladderChart'
@@ -16,6 +17,7 @@ const props = defineProps<{
   summary: string
 }>()
 const theme = useTheme()
+const printing = usePrinting()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const chart = shallowRef<Chart<'line'>>()
 const settings = computed(() =>
@@ -29,7 +31,8 @@ function draw() {
 }
 // The first time in a turn of its own: the table beside it stands by then.
 useTimeoutFn(draw, 0)
-watch(settings, () => drawInTurn(draw))
+// Nobody waits for a turn while a page is printed.
+watch(settings, () => (printing.value ? draw() : drawInTurn(draw)))
 onBeforeUnmount(() => {
   drawNoMore(draw)
   chart.value?.destroy()

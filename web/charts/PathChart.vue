@@ -3,6 +3,7 @@ import { useElementSize, useTimeoutFn, whenever } from '@vueuse/core'
 import type { ChartDataset, Plugin } from 'chart.js'
 import { computed, onBeforeUnmount, shallowRef, useTemplateRef, watch } from 'vue'
 import { useTheme } from 'vuetify'
+import { usePrinting } from '../theme/printing'
 import type { ChartView } from './view'
 import { chartColours } from './colours'
 import { finishOf } from './finish'
@@ -66,6 +67,7 @@ const props = withDefaults(
 const emit = defineEmits<{ moved: [from: number, until: number]; pointed: [x: number | null] }>()
 const NARROW_PX = 560
 const theme = useTheme()
+const printing = usePrinting()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const frame = useTemplateRef<HTMLDivElement>('frame')
 const { width } = useElementSize(frame)
@@ -151,6 +153,8 @@ whenever(
   { once: true },
 )
 watch(options, (now, before) => {
+  // Nobody waits for a turn while a page is printed.
+  if (chart.value && printing.value) return drawStill()
   if (!chart.value || (isMove(before, now) && slide())) return
   drawInTurn(drawStill)
 })

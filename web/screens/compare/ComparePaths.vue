@@ -118,7 +118,7 @@ const summary = computed(
     </template>
     <p v-if="across === 'clock'" class="closer">
       <v-btn size="small" :disabled="isWhole" @click="showAll">Show the whole</v-btn>
-      <span class="figure read" role="status">{{
+      <span :class="readOff ? 'figure' : 'quiet'" class="read" role="status">{{
         readOff ||
         (isWhole ? 'Ctrl and wheel, a pinch, or + looks closer; arrows read off.' : 'Drag to move.')
       }}</span>

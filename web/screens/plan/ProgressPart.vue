@@ -124,9 +124,4 @@ th[scope='row'] {
 .overdue {
   font-weight: 600;
 }
-@media print {
-  .v-btn {
-    display: none;
-  }
-}
 </style>
