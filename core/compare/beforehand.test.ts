@@ -34,6 +34,20 @@ describe('what a plan will be able to tell apart', () => {
     expect(of(6000, NaN)).toEqual([])
   })
 
+  it('asks for what the verdict will, and 1.28 deviations more', () => {
+    // 2 % of either over their repeats: 120²/2 + 140²/3 = 13,733 s². Checks each 300 s: 300²/12 twice, 15,000 s². Of
+    // 8 + 1 + 2 degrees of freedom Student's t is 2.201 (a table, from memory).
+    const k = 2.201
+    const by = Math.sqrt(k * k * 13733.3 + 4 * 15000) + 1.2816 * Math.sqrt(13733.3 + 15000)
+    const plan = { intervalS: 300, watched: false }
+    expect(detectable(pair('a', 6000, 2), pair('b', 7000, 3), plan)).toBeCloseTo(by, 1)
+  })
+
+  it('calls no use what differs by half a percent of the quicker, and too close what no repeats tell', () => {
+    const cures = (b: number) => undecidedPairs([pair('a', 6000), pair('b', b)], { intervalS: 1800, watched: false })[0].cures
+    expect([cures(6030), cures(6030.1)]).toEqual([['no-use'], ['too-close']])
+  }) // prettier-ignore
+
   it('needs less of a difference with more repeats and closer checks', () => {
     const plan = (intervalS: number) => ({ intervalS, watched: false })
     const at = (repeats: number, intervalS: number) =>

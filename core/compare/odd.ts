@@ -1,4 +1,5 @@
 import { mean } from '../stats/mean'
+import { studentisedRange } from '../stats/quantiles'
 import { verdict, type Figures, type Repeatability } from './verdict'
 
 /** A set-up as far as an odd result is seen in it. */
@@ -31,8 +32,6 @@ export interface Odd {
 }
 export type Cause = 'heat' | 'chance' | 'cable' | 'protocol' | 'position' | 'load' | 'curve' | 'background'
 
-/** Repeats that lie further apart than this many of their repeatability disagree (95 % of the range of two: 2.77 s). */
-const REPEATS_APART = 2.77
 /** More rated watts than this share above another make it the bigger. */
 const BIGGER = 1.2
 const STRAYS_SHARE = 0.15
@@ -73,11 +72,13 @@ function biggerSlower(
   return [{ kind: 'bigger-slower', index, ...beaten, causes: full.values.length > 1 ? causes.filter((c) => c !== 'chance') : causes }]
 } // prettier-ignore
 
-function disagreeing({ full, slowedByHeat, wireless }: Suspect, index: number, { share }: Repeatability): Odd[] {
+/** Repeats that lie further apart than so many do by chance in nineteen of twenty cases (the range of so many, Tukey). */
+function disagreeing({ full, slowedByHeat, wireless }: Suspect, index: number, { share, freedom }: Repeatability): Odd[] {
   const { values, uncertainty } = full
   if (values.length < 2) return []
   const [low, high] = [values.reduce((a, b) => Math.min(a, b)), values.reduce((a, b) => Math.max(a, b))]
-  const limit = REPEATS_APART * Math.hypot(share * mean(values), uncertainty || 0)
+  const apart = studentisedRange(0.95, values.length, freedom)
+  const limit = apart * Math.hypot(share * mean(values), uncertainty || 0)
   if (high - low <= limit) return []
   const causes: Cause[] = [
     ...(slowedByHeat ? (['heat'] as const) : []),

@@ -190,11 +190,12 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
 }
 .above {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px 24px;
   align-items: flex-start;
 }
 .choose {
-  flex: 1;
+  flex: 1 1 260px;
   min-width: 0;
 }
 .desk {

@@ -43,7 +43,7 @@ export const priorText = ({ share, freedom, assumed }: Repeatability): string =>
   `${share} ${freedom} ${assumed ? 'assumed' : 'learnt'}`
 function priorOf(text: string): Repeatability | null {
   const [share, freedom] = text.split(' ').map(Number)
-  return share > 0 && share < 1 && freedom >= 1 && freedom <= 1000
+  return share > 0 && share < 1 && freedom >= 2 && freedom <= 1000
     ? { share, freedom, assumed: text.endsWith('assumed') }
     : null
 }

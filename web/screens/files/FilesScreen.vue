@@ -101,15 +101,15 @@ const THEMES = [
     </p>
     <h2>Take out</h2>
     <v-btn-main :disabled="logbook.isEmpty" @click="exportLogbook">Take the whole logbook (JSON)</v-btn-main>
-    <p class="quiet small">
-      A single run’s trace is on its sheet, as CSV.
-      <v-btn size="small" @click="takeSchema">Take the file’s schema (JSON Schema)</v-btn>
+    <p class="quiet small deed">
+      <v-btn size="small" class="flush" @click="takeSchema">Take the file’s schema (JSON Schema)</v-btn>
+      <span>A single run’s trace is on its sheet, as CSV.</span>
     </p>
     <SetApart />
     <CopiesPart />
     <h2>Bring in</h2>
     <v-file-input
-      label="A logbook (JSON), traces (CSV) or spreadsheets (XLSX) or data packages (ZIP), several at once"
+      label="Logbooks, traces, spreadsheets, packages"
       multiple
       variant="underlined"
       hide-details
@@ -117,9 +117,9 @@ const THEMES = [
       accept=".json,.csv,.tsv,.txt,.xlsx,.zip,application/json,text/csv"
       @update:model-value="pick"
     />
-    <p class="quiet small">
-      <v-btn size="small" class="flush" @click="pasting = true">Paste or type a table</v-btn> Files can be
-      dropped on any screen.
+    <p class="quiet small deed">
+      <v-btn size="small" class="flush" @click="pasting = true">Paste or type a table</v-btn>
+      <span>JSON, CSV, XLSX or ZIP, several at once. Files can be dropped on any screen.</span>
     </p>
     <p v-if="files.otherEnd" class="one-end" role="status">
       <strong>{{ files.otherEnd.file }}</strong> waits for the file of its other end{{
@@ -158,9 +158,9 @@ const THEMES = [
       :key="`${files.opened.file} ${files.waiting.length}`"
       v-bind="files.opened"
     />
-    <p v-if="logbook.canUndoEdition" class="quiet small">
+    <p v-if="logbook.canUndoEdition" class="quiet small deed">
       <v-btn size="small" class="flush" @click="undoEdition">Undo the last import or wipe</v-btn>
-      What was written since stays.
+      <span>What was written since stays.</span>
     </p>
     <h2>Preferences</h2>
     <div class="preferences">
@@ -194,6 +194,12 @@ const THEMES = [
 .small {
   font-size: 0.88rem;
   margin-top: 6px;
+}
+.deed {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  column-gap: 4px;
 }
 .reading {
   max-width: 520px;

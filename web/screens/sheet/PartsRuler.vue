@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
 import type { Part } from '@core/analysis/parts/parts'
 import { duration, figure } from '@core/words/figures'
 import { AXIS_WIDTH, RIGHT_PX } from '../../charts/options'
@@ -7,8 +8,16 @@ import { AXIS_WIDTH, RIGHT_PX } from '../../charts/options'
 /** The parts of the curve under its path, each with its watts, on the same clock. */
 const props = defineProps<{ parts: readonly Part[]; from: number; until: number }>()
 
-/** A part narrower than this share has no room for its figure; the table has it. */
-const NARROW_SHARE = 0.07
+const { width } = useElementSize(useTemplateRef('ruler'))
+/** How wide a letter of the figures is here, and what stands beside them, px. */
+const LETTER_PX = 8
+const PAST_IT_PX = 6
+/** What is said of a part, as far as there is room for it: cut off, a figure would be another. The table has all. */
+function textOf(part: Part, room: number): string {
+  const texts =
+    part.kind === 'hold' ? [figure(part.meanW, 1, 'W'), figure(part.meanW, 0, 'W')] : [part.kind as string]
+  return texts.find((text) => text.length * LETTER_PX + PAST_IT_PX <= room) ?? ''
+}
 
 const shown = computed(() =>
   props.parts
@@ -21,7 +30,7 @@ const shown = computed(() =>
     .map(({ part, left, right }) => ({
       key: part.startS,
       style: { left: `${100 * left}%`, width: `calc(${100 * (right - left)}% - 3px)` },
-      text: right - left < NARROW_SHARE ? '' : part.kind === 'hold' ? figure(part.meanW, 1, 'W') : part.kind,
+      text: textOf(part, (right - left) * width.value),
       title: `${part.kind} from ${duration(part.startS)} to ${duration(part.endS)}, ${figure(part.meanW, 1, 'W')}, ${figure(part.energyWh, 2, 'Wh')}`,
     })),
 )
@@ -29,6 +38,7 @@ const shown = computed(() =>
 
 <template>
   <div
+    ref="ruler"
     class="ruler"
     data-testid="parts"
     :style="{ marginLeft: `${AXIS_WIDTH}px`, marginRight: `${RIGHT_PX}px` }"
