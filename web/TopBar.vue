@@ -118,6 +118,11 @@ nav {
   margin-left: 6px;
   font-size: 0.7rem;
 }
+@media (forced-colors: active) {
+  .place:not(.here) {
+    border-color: Canvas;
+  }
+}
 @media (max-width: 760px) {
   .top {
     padding: 8px 16px;

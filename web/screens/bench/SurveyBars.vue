@@ -56,7 +56,7 @@ const table = () => [
             >{{ r.name }} <span class="quiet">{{ r.cable }}</span></span
           >
           <span class="scale" aria-hidden="true">
-            <span class="bar" :style="{ width: at(r.watts) }"></span>
+            <span class="bar drawn" :style="{ width: at(r.watts) }"></span>
             <span v-if="r.expectedW > 0" class="tick" :style="{ left: at(r.expectedW) }"></span>
           </span>
           <span class="figure"
@@ -105,7 +105,6 @@ li {
 .bar {
   position: absolute;
   inset: 2px auto 2px 0;
-  background: rgb(var(--v-theme-primary));
   opacity: 0.75;
 }
 .tick {

@@ -82,7 +82,7 @@ const lifts = computed(() => props.setups.length > MOST_INKS)
           >
         </div>
         <div v-if="row.spread" class="scale" aria-hidden="true">
-          <span class="bar" :style="row.bar"></span><span class="dot" :style="row.dot"></span>
+          <span class="bar drawn" :style="row.bar"></span><span class="dot drawn" :style="row.dot"></span>
         </div>
         <p class="quiet">{{ row.words }}{{ row.runs }}</p>
       </li>
@@ -120,6 +120,11 @@ li {
 .leads {
   border-left-color: rgb(var(--v-theme-primary));
 }
+@media (forced-colors: active) {
+  li:not(.leads) {
+    border-color: Canvas;
+  }
+}
 .line {
   display: flex;
   justify-content: space-between;
@@ -148,7 +153,6 @@ li {
   position: absolute;
   top: 2px;
   height: 4px;
-  background: rgb(var(--v-theme-primary));
   opacity: 0.3;
 }
 .dot {
@@ -158,7 +162,6 @@ li {
   height: 8px;
   margin-left: -4px;
   border-radius: 50%;
-  background: rgb(var(--v-theme-primary));
 }
 p {
   font-size: 0.86rem;

@@ -63,6 +63,7 @@ const endOf = (c: Card) => c.startMs + c.planned.slot!.chargeS * 1000
           <i
             v-for="c in d.cards"
             :key="c.planned.id"
+            class="drawn"
             :style="{ left: `${c.left}%`, width: `${c.width}%`, top: `${4 + 7 * c.planned.slot!.lane}px` }"
           />
         </div>
@@ -145,7 +146,6 @@ header {
   position: absolute;
   height: 4px;
   border-radius: 2px;
-  background: rgb(var(--v-theme-primary));
 }
 ul[data-window] {
   list-style: none;

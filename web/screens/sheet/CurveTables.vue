@@ -100,7 +100,8 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
           <tr v-for="h in analysis.heat" :key="h.place">
             <th scope="row">{{ h.place || 'device' }}</th>
             <td v-for="m in h.at" :key="m.atS" class="number bar">
-              <span :style="{ width: `${100 * warmth(m.thenC)}%` }"></span>{{ figure(m.thenC, 1, '°C') }}
+              <span class="drawn" :style="{ width: `${100 * warmth(m.thenC)}%` }"></span
+              >{{ figure(m.thenC, 1, '°C') }}
             </td>
             <td class="number">
               <WorkedFigure :workings="() => placeWorkings(h)"
@@ -154,7 +155,6 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
   left: 0;
   bottom: 2px;
   height: 3px;
-  background: rgb(var(--v-theme-primary));
   opacity: 0.6;
 }
 </style>

@@ -38,6 +38,11 @@ a[aria-current] {
   font-weight: 650;
   border-bottom-color: currentColor;
 }
+@media (forced-colors: active) {
+  a:not([aria-current]) {
+    border-color: Canvas;
+  }
+}
 @media print {
   .tabs {
     display: none;
