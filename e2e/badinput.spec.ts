@@ -40,7 +40,7 @@ test('an impossible reading is refused where it is typed, an odd one asked about
   await page.getByLabel('Power').fill('-500')
   await page.getByRole('button', { name: 'Note a reading' }).click()
   await expect(page.getByText('The battery level must be at most 100 %.')).toBeVisible()
-  await expect(page.getByText('Watts must be at least -300 W.')).toBeVisible()
+  await expect(page.getByText('Watts must be at least −300 W.')).toBeVisible()
   await expect(page.getByLabel('Level')).toHaveValue('104')
   await expect(page.getByTestId('level')).toHaveText(/5/)
 

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { ChecklistAnswer } from './checklist'
-import { checkedConditions, noConditions, shownConditions } from './runConditions'
+import { checkedConditions, noConditions, shownConditions, unknownConditions } from './runConditions'
 
 const answer = (id: string, over: Partial<ChecklistAnswer>): ChecklistAnswer => ({
   id,
@@ -37,4 +37,12 @@ it('shows every condition under a name of its own, and begins with none known', 
     protocol: '',
     voltsAssumed: false,
   })
+})
+
+it('names what a comparison will ask for and nobody noted', () => {
+  const all = { ...noConditions(), deviceState: 'asleep', ratedWh: 15, ambientC: 0 }
+  expect(unknownConditions(all, 'c1')).toEqual([])
+  expect(unknownConditions(all, null)).toEqual(['Cable'])
+  expect(unknownConditions({ ...all, deviceState: '' }, 'c1')).toEqual(['State of the device'])
+  expect(unknownConditions(noConditions(), null)).toEqual(['Cable', 'State of the device', 'Capacity, rated', 'Room']) // prettier-ignore
 })

@@ -33,7 +33,9 @@ describe('five-minute checks', () => {
 
   it('count a mark still due at the end as missed only when its ten seconds are over', () => {
     expect(missedMarks(FIVE, 905, at(300, 600), null, true)).toEqual([])
-    expect(missedMarks(FIVE, 960, at(300, 600), null, true)).toEqual([900])
+    expect(missedMarks(FIVE, 910, at(300, 600), null, true)).toEqual([])
+    expect(missedMarks(FIVE, 911, at(300, 600), null, true)).toEqual([900])
+    expect(missedMarks(FIVE, 900, at(300, 600), null, true)).toEqual([])
   })
 })
 
@@ -58,6 +60,9 @@ it('reads at given minutes only; the last of them stays due', () => {
   expect(nextMark(rule, 2500, at(300, 600))).toBe(1800)
   expect(nominalMark(rule, 2500, at(300, 600))).toBe(1800)
   expect(nextMark(rule, 1900, at(1800))).toBe(Infinity)
+  // Read at a mark, the next is the one after it; before the first there is none.
+  expect([299, 300, 600, 1800].map((t) => markAfter(rule, t))).toEqual([300, 600, 1800, Infinity])
+  expect([299, 300, 599].map((t) => markAt(rule, t))).toEqual([0, 300, 300])
   expect(nominalMark({ kind: 'meter', seconds: 1 }, 5, none)).toBeUndefined()
 })
 

@@ -15,6 +15,7 @@ it('takes lists as people write them, decimal commas included', () => {
   expect(numbersIn('5,10,15')).toEqual([5, 10, 15])
   expect(numbersIn('2,5; 7,5')).toEqual([2.5, 7.5])
   expect(numbersIn(' ')).toEqual([])
+  expect(numbersIn(' 5,10,15 ')).toEqual([5, 10, 15])
 })
 
 it('puts a fault under the field in which it was typed', () => {

@@ -14,8 +14,10 @@ export const typedNumber = (label: string, low: number, high: number, unit = '')
       return original.trim() === '' ? undefined : decimal(original)
     })
     .typeError(`${label} must be a number.`)
-    .min(low, `${label} must be at least ${low}${unit}.`)
-    .max(high, `${label} must be at most ${high}${unit}.`)
+    .min(low, `${label} must be at least ${written(low)}${unit}.`)
+    .max(high, `${label} must be at most ${written(high)}${unit}.`)
+
+const written = (bound: number): string => String(bound).replace('-', '−')
 
 /** The same where it cannot be left out. */
 export const neededNumber = (label: string, low: number, high: number, unit = '') =>

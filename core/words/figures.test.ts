@@ -29,7 +29,7 @@ describe('a figure', () => {
     [7, 0, '', '7'],
     // Less than nothing that rounds to nothing is nothing, not minus nothing.
     [-0.04, 1, 'W', '0.0 W'],
-    [-0.06, 1, 'W', '-0.1 W'],
+    [-0.06, 1, 'W', '−0.1 W'],
   ])('%s with %s decimals', (value, digits, unit, text) =>
     expect(plain(figure(value, digits, unit))).toBe(text),
   )
@@ -53,7 +53,7 @@ it.each([
 it('counts one point, and several points', () => {
   expect([1, -1, 0, 12].map((n) => plain(points(n)))).toEqual([
     '1 point',
-    '-1 point',
+    '−1 point',
     '0 points',
     '12 points',
   ])
@@ -148,7 +148,7 @@ describe('as the reader prefers', () => {
   it('temperatures are written in °F, and differences of them are no temperatures', () => {
     writeFigures({ comma: false, fahrenheit: true })
     // Fixed points: water freezes at 32 °F and boils at 212 °F; −40 is the same on both.
-    expect([0, 100, -40].map((c) => plain(figure(c, 0, '°C')))).toEqual(['32 °F', '212 °F', '-40 °F'])
+    expect([0, 100, -40].map((c) => plain(figure(c, 0, '°C')))).toEqual(['32 °F', '212 °F', '−40 °F'])
     expect([212, 32, -40].map((f) => keptValue(f, '°C'))).toEqual([100, 0, -40])
     expect(plain(difference(10, 1, '°C'))).toBe('18.0 °F')
     expect(difference(NaN, 1, '°C')).toBe(UNKNOWN)
@@ -160,7 +160,7 @@ describe('as the reader prefers', () => {
     expect(asWritten('The back reached 45.5 °C; the limit of this run was 45\u00a0°C.')).toBe(
       'The back reached 113.9 °F; the limit of this run was 113\u00a0°F.',
     )
-    expect(asWritten('Between −40 and 80 °C.')).toBe('Between -40 and 176 °F.')
+    expect(asWritten('Between −40 and 80 °C.')).toBe('Between −40 and 176 °F.')
   })
 
   it('what is compared later is written plainly, whatever happens meanwhile', () => {

@@ -49,7 +49,7 @@ const writtenDifference = (value: number, unit: string): number =>
 
 const numberText = (value: number, digits: number): string => {
   const text = value.toFixed(digits)
-  const shown = Number(text) === 0 ? text.replace('-', '') : text
+  const shown = text.replace('-', Number(text) === 0 ? '' : '−')
   return writing.comma ? shown.replace('.', ',') : shown
 }
 const withUnit = (text: string, unit: string): string => (unit ? `${text}\u00A0${writtenUnit(unit)}` : text)
@@ -97,7 +97,7 @@ const DEGREES = new RegExp(`(${NUMBER})([ \u00A0])${CELSIUS}`, 'g')
 export function asWritten(sentence: string): string {
   const degrees = (text: string) => {
     const decimals = text.split('.')[1]?.length ?? 0
-    return writtenValue(Number(text.replace('−', '-')), CELSIUS).toFixed(decimals)
+    return numberText(writtenValue(Number(text.replace('−', '-')), CELSIUS), decimals)
   }
   const converted = writing.fahrenheit
     ? sentence

@@ -67,5 +67,5 @@ const MOST_LEVELS = 4
 /** By how much the charge slowed after a part: the next one's mean watts against its own; '' after the last. */
 export function slowedBy(parts: Analysis['parts'], index: number): string {
   const [part, next] = [parts[index], parts[index + 1]]
-  return next ? figure(100 * (next.meanW / part.meanW - 1), 0, '%').replace('-', '−') : ''
+  return next ? figure(100 * (next.meanW / part.meanW - 1), 0, '%') : ''
 }
