@@ -22,7 +22,7 @@ it('moves what is still to be run past a day, by whole weeks, and what is made s
   expect(new Date(moved.planned[1].slot!.startsAt).getDay()).toBe(
     new Date('2026-03-03T19:00:00.000Z').getDay(),
   )
-  expect(moved.availability).toMatchObject({ startDate: '2026-11-30', daysOff: ['2026-12-03'] })
+  expect(moved.availability).toMatchObject({ startDate: '2026-12-01', daysOff: ['2026-12-03'] })
   // On the very day it would still be under way: the next week it is.
   expect(starts(aheadOf(campaign, new Date('2026-03-03T12:00:00Z'), new Set(['done'])))[1]).toBe('2026-03-10')
 })

@@ -32,7 +32,8 @@ export function aheadOf(campaign: Campaign, today: Date, settled: ReadonlySet<st
     ...campaign,
     availability: {
       ...campaign.availability,
-      startDate: day(campaign.availability.startDate),
+      // What is free before the first of them was free for those that are made.
+      startDate: format(addDays(first, days), DATE),
       daysOff: campaign.availability.daysOff.map(day),
     },
     planned: campaign.planned.map((p) =>
