@@ -163,11 +163,14 @@ test('three tabs see what each writes, and none writes over another', async ({ c
   test.setTimeout(120_000)
   const [first, second, third] = [await context.newPage(), await context.newPage(), await context.newPage()]
   await takeIn(first, withRuns(2))
+  // A tab behind another draws a frame a second: the one at work stands in front.
   for (const tab of [second, third]) {
+    await tab.bringToFront()
     await tab.goto('/sheet/r1')
     await tab.getByRole('button', { name: 'Readings' }).click()
   }
   const correct = async (tab: Page, at: string, value: string) => {
+    await tab.bringToFront()
     await tab.getByRole('button', { name: new RegExp(`^Correct Level, % at ${at}`) }).click()
     await tab.getByLabel('Right value').fill(value)
     await tab.getByLabel('Why').fill('misread')
@@ -182,20 +185,24 @@ test('three tabs see what each writes, and none writes over another', async ({ c
   expect(run.corrections).toHaveLength(2)
 
   // A form that was opened before another tab changed something else keeps what that tab wrote.
-  await first.goto('/shelf')
-  await second.goto('/shelf')
-  await first.getByRole('button', { name: /^Edit Skerry/ }).click()
-  await second.getByRole('button', { name: /^Edit Skerry/ }).click()
+  for (const tab of [second, first]) {
+    await tab.bringToFront()
+    await tab.goto('/shelf')
+    await tab.getByRole('button', { name: /^Edit Skerry/ }).click()
+  }
   await first.getByLabel('Name').fill('Skerry P5, the mate’s')
   await first.getByRole('button', { name: 'Put on the shelf' }).click()
+  await second.bringToFront()
   await second.getByLabel('Notes').fill('scratched')
   await second.getByRole('button', { name: 'Put on the shelf' }).click()
   await expect(third.getByText('nothing')).toHaveCount(0)
+  await first.bringToFront()
   await first.getByRole('button', { name: 'Edit Skerry P5, the mate’s' }).click()
   await expect(first.getByLabel('Notes')).toHaveValue('scratched')
   await first.getByRole('button', { name: 'Leave as it was' }).click()
 
   // An idle tab that was open before the lane began does not take the bench for empty.
+  await second.bringToFront()
   await startSimulated(second, /^Hawser/, '5', '1×')
   await third.goto('/bench')
   await expect(third.getByText(/Another tab of this program holds the bench/)).toBeVisible()
