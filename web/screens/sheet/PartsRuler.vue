@@ -10,13 +10,13 @@ const props = defineProps<{ parts: readonly Part[]; from: number; until: number 
 
 const { width } = useElementSize(useTemplateRef('ruler'))
 /** How wide a letter of the figures is here, and what stands beside them, px. */
-const LETTER_PX = 8
+const letterPx = parseFloat(getComputedStyle(document.documentElement).fontSize) / 2
 const PAST_IT_PX = 6
 /** What is said of a part, as far as there is room for it: cut off, a figure would be another. The table has all. */
 function textOf(part: Part, room: number): string {
   const texts =
     part.kind === 'hold' ? [figure(part.meanW, 1, 'W'), figure(part.meanW, 0, 'W')] : [part.kind as string]
-  return texts.find((text) => text.length * LETTER_PX + PAST_IT_PX <= room) ?? ''
+  return texts.find((text) => text.length * letterPx + PAST_IT_PX <= room) ?? ''
 }
 
 const shown = computed(() =>
