@@ -74,6 +74,9 @@ it('names each condition, the cable by its name, and keeps own ones apart', () =
 
 it('reads a span from what is required, and none where there is none', () => {
   expect(spanOf('21 ± 2 °C')).toEqual({ low: 19, high: 23 })
+  expect(spanOf('about 20.25+/-10.75')).toEqual({ low: 9.5, high: 31 })
+  expect(spanOf('22,5  ±  1,25 °C')).toEqual({ low: 21.25, high: 23.75 })
+  for (const minus of ['-', '−']) expect(spanOf(`${minus}5 ± 2 °C`)).toEqual({ low: -7, high: -3 })
   expect(spanOf('-3,5 +/- 0,5')).toEqual({ low: -4, high: -3 })
   expect(spanOf('about 21')).toEqual({})
 })

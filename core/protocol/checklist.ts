@@ -78,7 +78,7 @@ export function checklistFor(protocol: Protocol, cableName: string | null): Chec
 
 /** "21 ± 2 °C" as a span; nothing where the text is another. */
 export function spanOf(required: string): { low?: number; high?: number } {
-  const found = /(-?\d+(?:[.,]\d+)?)\s*(?:±|\+\/-)\s*(\d+(?:[.,]\d+)?)/.exec(required)
+  const found = /([-−]?\d+(?:[.,]\d+)?)\s*(?:±|\+\/-)\s*(\d+(?:[.,]\d+)?)/.exec(required)
   if (!found) return {}
   const [middle, width] = found.slice(1).map((n) => decimal(n))
   return { low: middle - width, high: middle + width }
