@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
+import { zipSync } from 'fflate'
 import { takeIn, takeInShelf, withRuns } from './fixture'
 import { addDevice, startByHand } from './steps'
 
@@ -58,6 +59,14 @@ test('an impossible reading is refused where it is typed, an odd one asked about
   await expect(page.getByTestId('level')).toHaveText(/4/)
 })
 
+/** A spreadsheet whose list says that it unpacks to two thousand million bytes. */
+function bomb(): Buffer {
+  const zip = Buffer.from(zipSync({ 'xl/worksheets/sheet1.xml': new Uint8Array(9) }))
+  // In the zip's list: the length once unpacked (APPNOTE.TXT 4.3.12, from memory).
+  zip.writeUInt32LE(2_000_000_000, zip.indexOf(Buffer.from([0x50, 0x4b, 1, 2])) + 24)
+  return zip
+}
+
 const bring = (page: Page, name: string, content: string | Buffer) =>
   page
     .locator('input[type=file]')
@@ -74,6 +83,7 @@ test('a file that is no logbook and no trace is refused, and the logbook stays',
     ['notime.csv', 'battery_percent,power_w\n5,10\n', /no time column/],
     ['picture.csv', png, /not a text file/],
     ['empty.csv', '', /empty/],
+    ['bomb.xlsx', bomb(), /too large to be opened whole/],
     ['empty.json', '', /empty/],
     ['other.json', '{"name":"something","items":[1,2]}', /not a logbook of this program/],
     ['cut.json', '{"format":"inkpath-logbook","schemaVersion":1,"devices":[{"id', /cut short/],

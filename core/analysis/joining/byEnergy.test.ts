@@ -74,7 +74,7 @@ describe('the lag between energy and level', () => {
     )
     expect(Math.abs(uncertaintyS - Math.hypot(...moved))).toBeLessThan(4)
   })
-  it('wherever it lies within an hour, to the second; further away it is not looked for', () => {
+  it('wherever it lies within an hour, to three seconds; further away it is not looked for', () => {
     const found = (offsetS: number) =>
       offsetByEnergy(meter, { ...exact, t: exact.t.map((t) => t + OFFSET_S - offsetS) })?.offsetS ?? NaN
     for (const offsetS of [252, 255, 259, -37, 3590, -3590])

@@ -40,10 +40,10 @@ it('tells the shape of a charge: its parts, and the levels that count', () => {
 it('says of a claim whether it is met, by how much, and why it is open', () => {
   const claim = { percent: 50, seconds: 1800, marginS: 240, uncertaintyS: 10, reason: '' }
   expect(plain(claimInWords({ ...claim, verdict: 'met' }))).toBe(
-    '“50 % in 30 min” is met, by 4 min (± 20 s).',
+    '“50 % in 30 min” is met, by 4 min 0 s ± 20 s.',
   )
   expect(plain(claimInWords({ ...claim, percent: 100, marginS: -300, verdict: 'missed' }))).toBe(
-    '“Full in 30 min” is missed, by 5 min (± 20 s).',
+    '“Full in 30 min” is missed, by 5 min 0 s ± 20 s.',
   )
   const short = { ...claim, marginS: NaN, uncertaintyS: NaN, reason: 'The run ended below it, at 40 %.' }
   expect(plain(claimInWords({ ...short, verdict: 'missed' }))).toBe(

@@ -1,7 +1,7 @@
 import type { ClaimVerdict } from '../../analysis/claimed'
 import type { PartEnd } from '../../analysis/parts/parts'
 import type { Analysis } from '../../analysis/analyse'
-import { duration, figure } from '../figures'
+import { duration, durationWithSpread, figure } from '../figures'
 
 /** What ended a part of the curve. */
 export const PART_END_WORDS: Record<PartEnd, string> = {
@@ -14,7 +14,7 @@ export const PART_END_WORDS: Record<PartEnd, string> = {
 /**
  * An advertised claim against the log, in a sentence.
  *
- * @example claimInWords(met) // '“50 % in 30 min” is met, by 4 min (± 20 s).'
+ * @example claimInWords(met) // '“50 % in 30 min” is met, by 4 min 0 s ± 20 s.'
  */
 export function claimInWords({
   percent,
@@ -25,9 +25,7 @@ export function claimInWords({
   reason,
 }: ClaimVerdict): string {
   const claim = `“${percent >= 100 ? 'Full' : `${percent} %`} in ${duration(seconds)}”`
-  const by = Number.isNaN(marginS)
-    ? ''
-    : `, by ${duration(Math.abs(marginS))} (± ${duration(2 * uncertaintyS)})`
+  const by = Number.isNaN(marginS) ? '' : `, by ${durationWithSpread(Math.abs(marginS), 2 * uncertaintyS)}`
   if (verdict === 'met') return `${claim} is met${by}.`
   if (verdict === 'missed')
     return `${claim} is missed${by || `: ${reason.charAt(0).toLowerCase()}${reason.slice(1)}`.replace(/\.$/, '')}.`
