@@ -15,6 +15,7 @@ import {
 import { leaveOut, takeBackIn } from '@core/logbook/leftOut'
 import type { Run, RunWithTrace } from '@core/logbook/run'
 import { correctRule, type RuleName } from '@core/logbook/runRules'
+import { threeWay } from '@core/logbook/threeWay'
 import { deviceConditions, type RunConditionName } from '@core/protocol/runConditions'
 import type { Reading, Trace } from '@core/trace/trace'
 import type { ValueColumn } from '@core/trace/valueColumn'
@@ -27,16 +28,25 @@ type Gear = Device | Source | Cable | Meter
 export const useCorrections = defineStore('corrections', () => {
   const logbook = useLogbook()
 
-  /** Stores a piece of gear whose ratings changed; the old values and the reason stay with it for good, in one write. */
-  const correctGear = async <K extends ShelfKind>(kind: K, item: Records[K], why: string) => {
+  /**
+   * Stores a piece of gear whose ratings changed; the old values and the reason stay with it for good, in one write.
+   * `base` is what its editor began with: fields it did not touch keep what stands there now.
+   */
+  const correctGear = async <K extends ShelfKind>(
+    kind: K,
+    item: Records[K],
+    base: Records[K] | undefined,
+    why: string,
+  ) => {
     // A run kept by an earlier version learnt its battery from the device as it was read: it keeps that now.
     if (kind === 'devices')
       for (const run of logbook.runsWith(kind, item.id)) await logbook.changeRun(run.id, () => ({}))
     return logbook.write(kind, () => {
       const now = logbook.recordOf(kind, item.id) as Gear | undefined
-      const changes = now ? ratingChanges(now, item as Gear) : []
+      const put = (now && base ? threeWay(base, item, now as Records[K]) : item) as Gear
+      const changes = now ? ratingChanges(now, put) : []
       const corrections = asCorrections(changes, why, new Date().toISOString())
-      return { ...item, corrections: joinCorrections(now?.corrections ?? [], corrections) } as Records[K]
+      return { ...put, corrections: joinCorrections(now?.corrections ?? [], corrections) } as Records[K]
     })
   }
 

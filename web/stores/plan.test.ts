@@ -100,3 +100,14 @@ it('judges the second of two quick moves by where the first one went', async () 
   expect(other.why).not.toBe('')
   expect(campaign().planned.map((p) => p.slot !== null)).toEqual([true, false, false])
 })
+
+it('keeps what another tab typed of the means and the protocol while this one typed something else', async () => {
+  const plan = usePlan()
+  const begun = campaign()
+  await plan.keepTyped(begun, {
+    means: { ...begun.means, lanes: 3 },
+    protocol: { ...begun.protocol, restMinutes: 45 },
+  })
+  await plan.keepTyped(begun, { means: { ...begun.means, meters: 2 }, availability: begun.availability })
+  expect(campaign()).toMatchObject({ means: { lanes: 3, meters: 2 }, protocol: { restMinutes: 45 } })
+})

@@ -3,6 +3,7 @@ import { computed, ref, shallowReactive } from 'vue'
 import { format } from 'date-fns'
 import type { Arrangement } from '@core/plan/arrangement'
 import type { PlanGear } from '@core/plan/expectations'
+import { threeWayParts } from '@core/logbook/threeWay'
 import { moveRun, type Move } from '@core/plan/moveRun'
 import type { Saving } from '@core/plan/savings'
 import { calendarOf } from '@core/plan/calendar'
@@ -86,6 +87,12 @@ export const usePlan = defineStore('plan', () => {
   const keep = ({ id }: Campaign, how: (now: Campaign) => Partial<Campaign>): Promise<Campaign> =>
     logbook.changeCampaign(id, (now) => withRuns({ ...now, ...how(now) }))
 
+  /** What a form has typed of a campaign: what it did not touch keeps what another tab wrote since `begun`. */
+  const keepTyped = (
+    begun: Campaign,
+    typed: Partial<Pick<Campaign, 'protocol' | 'availability' | 'means'>>,
+  ) => keep(begun, (now) => threeWayParts(begun, typed, now))
+
   const setPairs = (campaign: Campaign, how: (now: PairPlan[]) => PairPlan[]) =>
     keep(campaign, ({ pairs }) => ({ pairs: how(pairs) }))
 
@@ -150,6 +157,7 @@ export const usePlan = defineStore('plan', () => {
     gear,
     begin,
     keep,
+    keepTyped,
     setPairs,
     layOut,
     study,

@@ -44,8 +44,9 @@ async function reached(deviceId: string) {
     const device = logbook.device(deviceId)
     if (!device || Number.isNaN(hours)) return
     const drainHours = Math.round(hours * 10) / 10
-    await logbook.put('devices', { ...device, drainHours }, device)
-    const undo = async () => void (await logbook.put('devices', device))
+    const learnt = { ...device, drainHours }
+    await logbook.put('devices', learnt, device)
+    const undo = async () => void (await logbook.put('devices', device, learnt))
     notices.say(
       `${device.name} drains from full in ${figure(drainHours, 1, 'h')}: the plan reckons with it.`,
       undo,

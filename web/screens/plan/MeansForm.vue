@@ -22,6 +22,8 @@ const notices = useNotices()
 
 const used = new Set(props.campaign.pairs.map((p) => p.deviceId))
 const devices = logbook.devices.filter((d) => used.has(d.id))
+/** The campaign as the form found it: what is not touched here keeps what another tab writes meanwhile. */
+let begun = props.campaign
 const initial = openMeans(
   props.campaign,
   devices.map((d) => d.id),
@@ -44,7 +46,8 @@ const rows = computed(() =>
 )
 
 const keep = submit(async ({ availability, means }: Campaign, thenLayOut: boolean) => {
-  const kept = await plan.keep(props.campaign, () => ({ availability, means }))
+  const kept = await plan.keepTyped(begun, { availability, means })
+  begun = kept
   notices.say('Time and means are kept.')
   if (!thenLayOut) return
   await plan.layOut(kept)

@@ -19,6 +19,8 @@ import { usePlan } from '../../stores/plan'
 const props = defineProps<{ campaign: Campaign }>()
 const plan = usePlan()
 const notices = useNotices()
+/** The campaign as the form found it: what is not touched here keeps what another tab writes meanwhile. */
+let begun = props.campaign
 const chosen = ref(props.campaign.protocol.id)
 const { form, values, submit, failure, busy } = useYupForm({
   schema: () => protocolSchema,
@@ -50,7 +52,7 @@ const keep = submit(async (protocol: Protocol, asOwn: boolean) => {
     await plan.keepProtocol(named)
     chosen.value = named.id
   }
-  await plan.keep(props.campaign, () => ({ protocol: named }))
+  begun = await plan.keepTyped(begun, { protocol: named })
   notices.say(
     asOwn ? `${named.name} is kept for other campaigns too.` : 'The protocol of this campaign is kept.',
   )

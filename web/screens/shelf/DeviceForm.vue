@@ -18,12 +18,12 @@ const props = defineProps<{ device: Device | null }>()
 const emit = defineEmits<{ done: [] }>()
 
 const LEVELS = [5, 9, 12, 15, 20, 28, 36, 48].map((v) => ({ value: v, title: `${v} V` }))
-const { adjustable } = props.device ?? { adjustable: null }
-const initial = {
-  ...(props.device ?? blankDevice({ id: crypto.randomUUID(), name: '', kind: 'phone' })),
-  adjustable: adjustable ? `${adjustable.minVolts}–${adjustable.maxVolts}` : '',
+const asTyped = (of: object) => {
+  const { adjustable } = of as Device
+  return { ...of, adjustable: adjustable ? `${adjustable.minVolts}–${adjustable.maxVolts}` : '' }
 }
-const gear = useGearForm('devices', deviceSchema, initial, () => emit('done'))
+const item = props.device ?? blankDevice({ id: crypto.randomUUID(), name: '', kind: 'phone' })
+const gear = useGearForm('devices', deviceSchema, item, () => emit('done'), asTyped)
 /** Claims as understood; what is not is kept as typed, and said. */
 const claims = computed(() => {
   const { claims: read, unread } = parseClaims(String((gear.values as { claims?: string }).claims ?? ''))

@@ -1,7 +1,8 @@
-import { computed, shallowRef } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import type { Schema } from 'yup'
 import { ratingChanges, ratingLabel, type RatingChange } from '@core/gear/corrections'
 import type { RatingCorrection } from '@core/gear/gear'
+import { threeWay } from '@core/logbook/threeWay'
 import { fullDay } from '@core/words/moments'
 import { datedName } from '@core/words/names'
 import { useYupForm } from '../../forms/useYupForm'
@@ -30,20 +31,34 @@ interface Item {
 export function useGearForm<T extends Item>(
   kind: ShelfKind,
   schema: Schema<T>,
-  initial: { id: string },
+  item: { id: string },
   done: () => void,
+  /** The item as its fields are typed. */
+  typed: (item: object) => object = (as) => as,
 ) {
   const logbook = useLogbook()
   const corrections = useCorrections()
   const notices = useNotices()
   const gate = shallowRef<Gate | null>(null)
-  const onShelf = () => (logbook[kind] as Item[]).find((i) => i.id === initial.id)
+  const onShelf = () => (logbook[kind] as Item[]).find((i) => i.id === item.id)
   /** The item as it stood when the form was opened: what is not touched here keeps what others write meanwhile. */
   const begun = onShelf()
   const { form, values, submit, failure, busy } = useYupForm({
     schema: () => schema,
-    initial: { ...initial, why: '', since: 'now' as Since, sinceDay: '' },
+    initial: { ...typed(item), why: '', since: 'now' as Since, sinceDay: '' },
     shape: ({ why: _why, since: _since, sinceDay: _day, ...item }) => item,
+  })
+
+  /** A field nobody typed into shows what another tab makes of it while the form is open. */
+  let shown = typed(item) as Record<string, unknown>
+  watch(onShelf, (now) => {
+    if (!now) return
+    const next = typed(now) as Record<string, unknown>
+    const fields = values as Record<string, unknown>
+    for (const field of Object.keys(next))
+      if (JSON.stringify(fields[field]) === JSON.stringify(shown[field]))
+        form.setFieldValue(field as never, next[field] as never, false)
+    shown = next
   })
 
   const history = computed(() =>
@@ -68,7 +83,9 @@ export function useGearForm<T extends Item>(
       : null
   }
 
-  const save = submit(async (item: T) => {
+  const save = submit(async (left: T) => {
+    const now = onShelf() as T | undefined
+    const item = begun && now ? threeWay(begun as T, left, now) : left
     gate.value = gateFor(item)
     const why = values.why.trim()
     if (gate.value && why === '') {
@@ -83,8 +100,8 @@ export function useGearForm<T extends Item>(
     if (gate.value) {
       // The item comes last: broken off before, the change is still to be made, and no run is put right twice.
       if (gate.value.canGoBack && values.since !== 'now') await corrections.carryBack(item as never, day, why)
-      await corrections.correctGear(kind, item as never, why)
-    } else await logbook.put(kind, item as never, begun as never)
+      await corrections.correctGear(kind, item as never, now as never, why)
+    } else await logbook.put(kind, item as never, now as never)
     notices.say(`${item.name} is on the shelf.`)
     done()
   })
