@@ -1,5 +1,6 @@
 import type { Chart, Plugin } from 'chart.js'
 import { finishPlaces, rowsOf, type FinishPlace } from './finishPlaces'
+import { widthOf } from './textWidth'
 
 /** A path's name and what stands beside it, led to where the path ended. */
 export interface FinishLabel {
@@ -37,13 +38,6 @@ const INNER_GAP_PX = 6
 const NAME_FONT = "600 13px 'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
 const FIGURE_FONT = "13px 'Atkinson Hyperlegible Mono Variable', monospace"
 
-let ruler: CanvasRenderingContext2D | null | undefined
-function widthOf(text: string, font: string): number {
-  ruler ??= document.createElement('canvas').getContext('2d')
-  if (!ruler) return text.length * 8
-  ruler.font = font
-  return ruler.measureText(text).width
-}
 const labelWidth = ({ name, figure }: FinishLabel): number =>
   widthOf(name, NAME_FONT) + INNER_GAP_PX + widthOf(figure, FIGURE_FONT)
 

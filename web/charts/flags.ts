@@ -1,5 +1,18 @@
 import type { AnnotationOptions } from 'chartjs-plugin-annotation'
-import type { PathChartOptions } from './options'
+import { AXIS_WIDTH, lengthOf, RIGHT_PX, type Flag, type PathChartOptions } from './options'
+import { widthOf } from './textWidth'
+
+const FLAG_FONT = "600 12px 'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
+const PADDING_PX = 6
+const FROM_POLE_PX = 6
+
+/** How far a flag's right edge stands from its pole, px: to its left, but never over the scale beside the plot. */
+function fromPole(flag: Flag, o: PathChartOptions): number {
+  if (o.width <= 0) return -FROM_POLE_PX
+  const from = o.from ?? 0
+  const room = ((o.width - AXIS_WIDTH - RIGHT_PX) * (flag.x - from)) / (lengthOf(o) - from)
+  return Math.max(-FROM_POLE_PX, widthOf(flag.text, FLAG_FONT) + 2 * (PADDING_PX + 1) - room)
+}
 
 /** Milestones: a flag with the figure on it, its bracket as a short bar along the line. */
 export function flagMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
@@ -35,10 +48,10 @@ export function flagMarks(o: PathChartOptions): Record<string, AnnotationOptions
       borderColor: c.accent,
       borderWidth: 1,
       borderRadius: 2,
-      padding: { x: 6, y: 2 },
+      padding: { x: PADDING_PX, y: 2 },
       font: { size: 12, weight: 600 },
       position: { x: 'end', y: 'end' },
-      xAdjust: -6,
+      xAdjust: fromPole(flag, o),
       yAdjust: -6,
     }
   })

@@ -1,5 +1,5 @@
 import { AT_START_S } from '../counter'
-import { notice, type Finding, type Rule } from './finding'
+import { notice, said, type Finding, type Rule } from './finding'
 
 /** Count and integral may differ by this share, and by so little that it is the last digit of a small meter, Wh. */
 const DISAGREEMENT = 0.03
@@ -39,7 +39,7 @@ export const counter: Rule = ({ energy }) => {
       code: 'counter-disagrees',
       severity: energy.energyFrom === 'integral' ? 'warning' : 'notice',
       atS: NaN,
-      message: `The meter counted ${energyWh.toFixed(2)} Wh; its watts add up to ${integralWh.toFixed(2)} Wh.`,
+      message: `The meter counted ${said(energyWh, 2)} Wh; its watts add up to ${said(integralWh, 2)} Wh.`,
       advice:
         energy.energyFrom === 'integral'
           ? 'One of the two is wrong: check which column is which, and the meter’s clock.'

@@ -1,7 +1,7 @@
 import { duration } from '../../words/figures'
 import { samplesOf } from '../../trace/samples'
 import type { Trace } from '../../trace/trace'
-import type { Finding, Rule } from './finding'
+import { said, type Finding, type Rule } from './finding'
 
 /** A fall of so many points, over so long, is no wavering of the display, s. */
 const POINTS = 2
@@ -51,12 +51,7 @@ function fromBattery(trace: Trace): Finding[] {
     if (v[i] >= 0) since = NaN
     else if (Number.isNaN(since)) since = t[i]
     else if (t[i] - since >= BATTERY_S)
-      return [
-        found(
-          since,
-          `The battery gave power while the source was connected (${v[i].toFixed(1).replace('-', '−')} W).`,
-        ),
-      ]
+      return [found(since, `The battery gave power while the source was connected (${said(v[i], 1)} W).`)]
   }
   return []
 }

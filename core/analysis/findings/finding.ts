@@ -66,3 +66,7 @@ export const notice = (code: string, message: string, advice: string): Finding =
   message,
   advice,
 })
+
+/** A figure as a finding says it, with a real minus sign. */
+export const said = (value: number, decimals: number): string =>
+  value.toFixed(decimals).replace('-', Number(value.toFixed(decimals)) === 0 ? '' : '−')

@@ -1,4 +1,4 @@
-import type { Rule } from './finding'
+import { said, type Rule } from './finding'
 
 /** Watts and volts × amperes may differ by this share before it is a finding. */
 const POWER_DISAGREEMENT = 0.03
@@ -23,7 +23,7 @@ export const powerDisagrees: Rule = ({ trace }) => {
       code: 'power-disagrees',
       severity: 'warning',
       atS: time[first],
-      message: `Watts and volts × amperes differ by more than 3 % (${power[first]} W against ${product.toFixed(2)} W, ${count} ${count === 1 ? 'reading' : 'readings'}).`,
+      message: `Watts and volts × amperes differ by more than 3 % (${said(power[first], 2)} W against ${said(product, 2)} W, ${count} ${count === 1 ? 'reading' : 'readings'}).`,
       advice: 'Check which columns the meter wrote; the watts as read are the ones used.',
     },
   ]
