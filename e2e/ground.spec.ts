@@ -183,6 +183,18 @@ test('three tabs see what each writes, and none writes over another', async ({ c
   const [run] = (await readStorage(first)).runs.filter((r) => r.id === 'r1')
   expect(run.percents.slice(0, 3)).toEqual([5, 11, 16])
   expect(run.corrections).toHaveLength(2)
+  for (const tab of [second, third]) {
+    await tab.bringToFront()
+    await tab.getByRole('button', { name: 'Edit this run' }).click()
+  }
+  await third.getByLabel('Notes').fill('by the window')
+  await third.getByRole('button', { name: 'Keep it' }).click()
+  await second.bringToFront()
+  await expect(second.getByLabel('Notes')).toHaveValue('by the window')
+  await second.getByLabel('Name', { exact: true }).fill('The first evening')
+  await second.getByRole('button', { name: 'Keep it' }).click()
+  await expect(third.getByRole('heading', { name: 'The first evening' })).toBeVisible()
+  await expect(third.getByText('by the window')).toBeVisible()
 
   // A form that was opened before another tab changed something else keeps what that tab wrote.
   for (const tab of [second, first]) {

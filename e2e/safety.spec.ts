@@ -6,7 +6,7 @@ import { controlClock, elapsedSeconds, startByHand, startSimulated, typeReading 
 const journals = async (page: Page) => (await readStorage(page)).journals
 
 /** `npm run kills` kills it more often. */
-const KILLS = Number(process.env.KILLS ?? 8)
+const KILLS = Number(process.env.KILLS ?? 6)
 
 test('a browser killed again and again loses no more than the last second, on five lanes', async ({
   baseURL,

@@ -25,6 +25,21 @@ export const correctableLabel = (field: string): string => {
   return entry?.label ?? RUN_RULES[field as RuleName] ?? field
 }
 
+/** A reading as it was looked at: which row it stood in, and its time, s. */
+export interface ReadingPlace {
+  row: number
+  t: number
+}
+
+/**
+ * That the reading that was looked at stands where it stood.
+ * @throws Error where readings were put before it, or its time was put right, since then
+ */
+export function checkPlace({ trace }: RunWithTrace, { row, t }: ReadingPlace): void {
+  if (trace.time[row] !== t)
+    throw new Error('The readings of this run were changed in another tab. Look at them again first.')
+}
+
 /** One value of a reading put right; `to` in the channel's unit, NaN for "not read". The old one stays on record. */
 export function correctValue(
   { run, trace }: RunWithTrace,

@@ -15,3 +15,16 @@ it('keeps what another tab wrote of a device while a rating of it was put right'
   expect(device).toMatchObject({ notes: 'scratched', maxWatts: 30, capacityMah: 4000 })
   expect(device.corrections.map((c) => c.field)).toEqual(['capacityMah'])
 })
+
+it('puts no other reading right than the one that was looked at, though another tab put one before it meanwhile', async () => {
+  const { run, readingsOf } = useLogbook()
+  const { addForgotten, correct, moveReading } = useCorrections()
+  const { time, percent } = (await readingsOf('a'))!
+  const looked = { row: 1, t: time[1] }
+  await addForgotten('a', { t: time[1] / 2, percent: percent![0] }, 'found in the notebook')
+  await expect(correct('a', looked, 'percent', 99, 'misread')).rejects.toThrow(/Look at them again/)
+  await expect(moveReading('a', looked, time[1] + 1, 'misread')).rejects.toThrow(/Look at them again/)
+  expect(run('a')!.corrections).toHaveLength(1)
+  await correct('a', { row: 2, t: time[1] }, 'percent', percent![1] + 1, 'misread')
+  expect((await readingsOf('a'))!.percent![2]).toBe(percent![1] + 1)
+})

@@ -5,12 +5,14 @@ import { withAnswer, type AnsweredFinding } from '@core/logbook/answers'
 import type { Records } from '@core/logbook/collections'
 import {
   addReading,
+  checkPlace,
   correctBackwards,
   correctCondition,
   correctStart,
   correctTime,
   correctValue,
   type Correctable,
+  type ReadingPlace,
 } from '@core/logbook/corrections'
 import { leaveOut, takeBackIn } from '@core/logbook/leftOut'
 import type { Run, RunWithTrace } from '@core/logbook/run'
@@ -65,10 +67,15 @@ export const useCorrections = defineStore('corrections', () => {
     await logbook.write('runs', decide, () => corrected)
   }
   const because = (why: string) => ({ why, when: new Date().toISOString() })
-  const correct = (id: string, row: number, what: ValueColumn, to: number | null, why: string) =>
-    correctReadings(id, (of) => correctValue(of, row, what, to ?? NaN, because(why)))
-  const moveReading = (id: string, row: number, to: number, why: string) =>
-    correctReadings(id, (of) => correctTime(of, row, to, because(why)))
+  const correctPlace = (id: string, place: ReadingPlace, how: (of: RunWithTrace) => RunWithTrace) =>
+    correctReadings(id, (of) => {
+      checkPlace(of, place)
+      return how(of)
+    })
+  const correct = (id: string, place: ReadingPlace, what: ValueColumn, to: number | null, why: string) =>
+    correctPlace(id, place, (of) => correctValue(of, place.row, what, to ?? NaN, because(why)))
+  const moveReading = (id: string, place: ReadingPlace, to: number, why: string) =>
+    correctPlace(id, place, (of) => correctTime(of, place.row, to, because(why)))
   const addForgotten = (id: string, reading: Reading, why: string) =>
     correctReadings(id, (of) => addReading(of, reading, because(why)))
 

@@ -161,7 +161,9 @@ it('names every fall of more than a point, each place that became hot, and watts
   expect(told(powerDisagrees, { trace: watts([18, 18.6, 18.6]) })).toEqual([
     'warning 1: Watts and volts × amperes differ by more than 3 % (18.60 W against 18.00 W, 2 readings).',
   ])
-  expect(told(powerDisagrees, { trace: watts([-18, 18]) })[0]).toContain('−18.00 W against 18.00 W, 1 reading)')
+  expect(told(powerDisagrees, { trace: watts([-18, 18]) })[0]).toContain(
+    '−18.00 W against 18.00 W, 1 reading)',
+  )
   // The last digits of a small meter: 0.4 W beside 0.41.
   const small = trace([{ t: 0, power: 0.4, voltage: 5, current: 0.082 }])
   expect(codes(powerDisagrees, { trace: small })).toEqual([])

@@ -13,6 +13,8 @@ const props = defineProps<{ run: Run; trace: Trace; row: number; what: ValueColu
 const emit = defineEmits<{ done: [] }>()
 const corrections = useCorrections()
 
+/** The reading as it is looked at: another tab may put one before it while this stands open. */
+const place = { row: props.row, t: props.trace.time[props.row] }
 const before = valuesOf(props.trace, props.what)?.[props.row] ?? NaN
 const { submit, failure, busy } = useYupForm({
   schema: () =>
@@ -20,7 +22,7 @@ const { submit, failure, busy } = useYupForm({
   initial: { value: Number.isNaN(before) ? '' : String(before), why: '' },
 })
 const save = submit(async ({ value, why }: { value?: number; why: string }) => {
-  await corrections.correct(props.run.id, props.row, props.what, value ?? null, why)
+  await corrections.correct(props.run.id, place, props.what, value ?? null, why)
   emit('done')
 })
 </script>

@@ -5,6 +5,7 @@ import { isMoment } from '@core/trace/fields'
 import { dayAndTime, localInput } from '@core/words/moments'
 import FormDialog from '../../forms/FormDialog.vue'
 import FormText from '../../forms/FormText.vue'
+import { useFollowing } from '../../forms/useFollowing'
 import { useYupForm } from '../../forms/useYupForm'
 import { useCorrections } from '../../stores/corrections'
 
@@ -12,9 +13,11 @@ import { useCorrections } from '../../stores/corrections'
 const props = defineProps<{ run: Run }>()
 const emit = defineEmits<{ done: [] }>()
 const corrections = useCorrections()
-const before = localInput(props.run.startedAt)
+/** The run as the form found it: what is not touched here keeps what another tab writes meanwhile. */
+const begun = props.run
+const before = localInput(begun.startedAt)
 
-const { submit, failure, busy } = useYupForm({
+const { form, values, submit, failure, busy } = useYupForm({
   schema: () =>
     object({
       name: string().defined().trim().max(80, 'Keep the name under 80 characters.'),
@@ -31,17 +34,17 @@ const { submit, failure, busy } = useYupForm({
           then: (field) => field.required('Say why the moment is another.'),
         }),
     }),
-  initial: { name: props.run.name, began: before, notes: props.run.notes, why: '' },
+  initial: { name: begun.name, began: before, notes: begun.notes, why: '' },
 })
+useFollowing({ form, values }, () => ({ name: props.run.name, notes: props.run.notes }))
 type Typed = Record<'name' | 'began' | 'notes' | 'why', string>
 const save = submit(async ({ name, began, notes, why }: Typed) => {
-  // What was not touched here keeps what another tab may have written meanwhile.
   const changed = {
-    ...(name === props.run.name ? {} : { name }),
-    ...(notes === props.run.notes ? {} : { notes }),
+    ...(name === begun.name ? {} : { name }),
+    ...(notes === begun.notes ? {} : { notes }),
   }
   const startedAt = new Date(began).toISOString()
-  const said = { from: dayAndTime(props.run.startedAt), to: dayAndTime(startedAt) }
+  const said = { from: dayAndTime(begun.startedAt), to: dayAndTime(startedAt) }
   await corrections.editRun(props.run.id, changed, began === before ? undefined : { startedAt, said, why })
   emit('done')
 })

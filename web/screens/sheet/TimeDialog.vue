@@ -13,13 +13,15 @@ const props = defineProps<{ run: Run; trace: Trace; row: number }>()
 const emit = defineEmits<{ done: [] }>()
 const corrections = useCorrections()
 const { time } = props.trace
+/** The reading as it is looked at: another tab may put one before it while this stands open. */
+const place = { row: props.row, t: time[props.row] }
 
 const { submit, failure, busy } = useYupForm({
   schema: () => readingTimeSchema(time[props.row - 1] ?? 0, time[props.row + 1] ?? Infinity),
   initial: { time: exactClock(time[props.row]), why: '' },
 })
 const save = submit(async ({ time: to, why }: { time: number; why: string }) => {
-  await corrections.moveReading(props.run.id, props.row, to, why)
+  await corrections.moveReading(props.run.id, place, to, why)
   emit('done')
 })
 </script>

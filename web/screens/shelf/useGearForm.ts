@@ -1,10 +1,11 @@
-import { computed, shallowRef, watch } from 'vue'
+import { computed, shallowRef } from 'vue'
 import type { Schema } from 'yup'
 import { ratingChanges, ratingLabel, type RatingChange } from '@core/gear/corrections'
 import type { RatingCorrection } from '@core/gear/gear'
 import { threeWay } from '@core/logbook/threeWay'
 import { fullDay } from '@core/words/moments'
 import { datedName } from '@core/words/names'
+import { useFollowing } from '../../forms/useFollowing'
 import { useYupForm } from '../../forms/useYupForm'
 import { useCorrections } from '../../stores/corrections'
 import { useLogbook } from '../../stores/logbook'
@@ -49,16 +50,9 @@ export function useGearForm<T extends Item>(
     shape: ({ why: _why, since: _since, sinceDay: _day, ...item }) => item,
   })
 
-  /** A field nobody typed into shows what another tab makes of it while the form is open. */
-  let shown = typed(item) as Record<string, unknown>
-  watch(onShelf, (now) => {
-    if (!now) return
-    const next = typed(now) as Record<string, unknown>
-    const fields = values as Record<string, unknown>
-    for (const field of Object.keys(next))
-      if (JSON.stringify(fields[field]) === JSON.stringify(shown[field]))
-        form.setFieldValue(field as never, next[field] as never, false)
-    shown = next
+  useFollowing({ form, values }, () => {
+    const now = onShelf()
+    return now ? typed(now) : null
   })
 
   const history = computed(() =>
