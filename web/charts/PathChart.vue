@@ -99,7 +99,8 @@ const options = computed<PathChartOptions>((before) => {
     narrow: narrow.value,
     pointed: isReadOff.value ? pointed : undefined,
     moved,
-    width: props.finishLevel === undefined ? 0 : Math.round(width.value),
+    // Only names and flags are placed by it: what has none is not drawn anew for it.
+    width: props.finishLevel === undefined && !props.flags?.length ? 0 : Math.round(width.value),
   }
   return before && whatChanged(before, now).length === 0 ? before : now
 })
