@@ -2,6 +2,7 @@ import { CHANNELS, channel, thousandthsOf, type Channel } from '../trace/channel
 import { quantityMeaning } from './quantityUnit'
 import { guessTimeStyle, type TimeStyle } from './timeCell'
 import type { Table } from './table'
+import { areShares } from './valueCell'
 
 /** What a column of a foreign table means to us. */
 export type ColumnMeaning =
@@ -10,6 +11,9 @@ export type ColumnMeaning =
   | { kind: 'temperature'; place: string; fahrenheit: boolean }
   | { kind: 'note' }
   | { kind: 'ignore' }
+
+/** Levels of a spreadsheet may be shares of one: what is divided by this is percent. */
+export const SHARE = 0.01
 
 /** The channel of the contract that a header names; undefined when it names none. */
 const ownChannel = (header: string): Channel | undefined => CHANNELS.find((c) => channel(c).header === header)
@@ -99,6 +103,30 @@ export function isHeaderRow(cells: readonly string[]): boolean {
 /** A number or a time is a value, whatever words stand in it. */
 const parsesAsValue = (cell: string): boolean => /^[\s\d.,:+-]*$/.test(cell)
 
+/** A unit by itself, in brackets or not; a column may have none. */
+const UNIT =
+  /^[[(]?(s|sec|seconds?|ms|min|minutes?|h|h+:mm(:ss)?|m?v|m?a|m?w|m?wh|m?ah|%|°?[cf]|degc|volts?|amps?|amperes?|watts?|-?)[\])]?$/i
+
+/** The table with the units of its headings in them, where they stand in a row of their own below. */
+export function withUnits(table: Table): Table {
+  const [first, ...rows] = table.rows
+  const units = first?.cells.map((cell) => cell.trim()) ?? []
+  const said = units.filter((unit) => /[^-]/.test(unit))
+  if (said.length < 2 || !units.every((unit) => UNIT.test(unit))) return table
+  const withUnit = (header: string, i: number) => {
+    const unit = (units[i] ?? '').replace(/[[\]()-]/g, '')
+    return unit === '' || header.toLowerCase().endsWith(`(${unit.toLowerCase()})`)
+      ? header
+      : `${header} (${unit})`
+  }
+  return {
+    ...table,
+    headers: table.headers.map(withUnit),
+    rows,
+    assumed: [...table.assumed, `Line ${first.line} holds the units.`],
+  }
+}
+
 /** Columns that carry the name of one before them, by position from 0. */
 export const repeatedColumns = (headers: readonly string[]): number[] =>
   headers.flatMap((header, i) => {
@@ -111,7 +139,7 @@ export function guessColumns(table: Table): ColumnMeaning[] {
   const taken = new Set<string>()
   return table.headers.map((header, i) => {
     const cells = sampleOf(table, i)
-    const meaning = meaningOf(header, cells)
+    const meaning = asShares(meaningOf(header, cells), table, i)
     const key =
       meaning.kind === 'channel'
         ? meaning.channel
@@ -123,6 +151,16 @@ export function guessColumns(table: Table): ColumnMeaning[] {
     return meaning
   })
 }
+
+/** A column that names its unit as we write it is in percent, whatever stands in it. */
+const asShares = (meaning: ColumnMeaning, { headers, rows }: Table, column: number): ColumnMeaning =>
+  meaning.kind === 'channel' &&
+  meaning.channel === 'percent' &&
+  !ownChannel(headers[column].toLowerCase()) &&
+  !quantityMeaning(headers[column]) &&
+  areShares(rows, column)
+    ? { ...meaning, divisor: SHARE }
+    : meaning
 
 /** Cells to judge a column by: its first, and a few from all the way down, where midnight may be passed. */
 function sampleOf({ rows }: Table, column: number): string[] {
@@ -144,7 +182,7 @@ export function channelChoices(): { value: string; title: string; meaning: Colum
     const unit = thousandthsOf(c)
     return unit ? [choice(c, 1000, `${channel(c).called}, ${unit}`)] : []
   })
-  return [...whole, ...small]
+  return [...whole, choice('percent', SHARE, 'level, as a share of one'), ...small]
 }
 
 /** Whether the table is written by the contract, so that nothing needs asking. */

@@ -1,3 +1,4 @@
+import { maxIndex, rollup } from 'd3-array'
 import Papa from 'papaparse'
 import { MOST_READINGS } from '../trace/bounds'
 import { ProblemList, quoted, UnreadableFile } from './problem'
@@ -87,21 +88,41 @@ function shapeOf(text: string, isHeader: IsHeader): { delimiter: string; headerR
   const sample = (cut > 0 ? text.slice(0, cut) : text).trimEnd()
   const found: { delimiter: string; headerRow: number }[] = []
   for (const delimiter of DELIMITERS) {
-    const rows = Papa.parse<string[]>(sample, { delimiter, preview: 4 * HEADER_WITHIN }).data.filter(
-      (cells) => cells.some((cell) => cell.trim() !== ''),
-    )
+    const rows = filledRows(sample, delimiter)
     const headerRow = rows.slice(0, HEADER_WITHIN).findIndex((cells) => cells.length > 1 && isHeader(cells))
     if (headerRow >= 0) found.push({ delimiter, headerRow })
   }
   // The first that is met: "I;T" in a note further down is cut by another sign, and its pieces may read like names.
   const [first] = found.sort((a, b) => a.headerRow - b.headerRow)
   if (first) return first
-  const { meta } = Papa.parse<string[]>(sample, {
-    delimitersToGuess: [...DELIMITERS],
-    preview: HEADER_WITHIN,
-  })
-  return { delimiter: meta.delimiter, headerRow: 0 }
+  return likeliestShape(sample)
 }
+
+/** Of a table whose names nobody knows: cut so that most rows are alike, its header the first of them if it is no row of values. */
+function likeliestShape(sample: string): { delimiter: string; headerRow: number } {
+  const shapes = DELIMITERS.map((delimiter) => {
+    const rows = filledRows(sample, delimiter)
+    const [width = 1, alike = 0] =
+      [
+        ...rollup(
+          rows.filter((r) => r.length > 1),
+          (of) => of.length,
+          (r) => r.length,
+        ),
+      ].sort(([, a], [, b]) => b - a)[0] ?? []
+    return { delimiter, rows, width, alike }
+  })
+  const best = shapes[maxIndex(shapes, (s) => s.alike)]
+  const head = best.rows.findIndex((r) => r.length === best.width)
+  const isFound = best.alike > best.rows.length / 2 && best.rows[head].some((cell) => /\p{L}{2}/u.test(cell))
+  return { delimiter: best.alike > 0 ? best.delimiter : ',', headerRow: isFound ? head : 0 }
+}
+
+/** The rows of a sample that hold anything. */
+const filledRows = (sample: string, delimiter: string): string[][] =>
+  Papa.parse<string[]>(sample, { delimiter, preview: 4 * HEADER_WITHIN }).data.filter((cells) =>
+    cells.some((cell) => cell.trim() !== ''),
+  )
 
 /** A quote that never closes swallows the rest of the file: nothing after it can be trusted. */
 function refuseOpenQuotes(errors: readonly Papa.ParseError[], lines: Table['rows']): void {

@@ -1,13 +1,14 @@
 import { BOUNDS, LONGEST_S, TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { traceProblem } from '../trace/check'
-import { decimal, isPlain } from '../trace/decimal'
+import { isPlain } from '../trace/decimal'
 import { placesProblem } from '../trace/places'
 import type { Trace } from '../trace/trace'
-import { guessColumns, isHeaderRow, repeatedColumns, type ColumnMeaning } from './columns'
+import { guessColumns, isHeaderRow, repeatedColumns, withUnits, type ColumnMeaning } from './columns'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { readTable, type Progress, type Table } from './table'
 import { unguardCell } from './textCell'
 import { countsFromFirst, DAY_S, isCalendar, readTime, TIME_ASSUMED, type TimeStyle } from './timeCell'
+import { areShares, groupingOf, valueOf, type Grouping } from './valueCell'
 
 /** A trace read from a file, with everything that was assumed or could not be read. */
 export interface TraceReadResult {
@@ -46,7 +47,7 @@ export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]):
 
 /** Reads the table of a trace, past whatever stands before its header. */
 export const readTraceTable = (text: string, onProgress?: Progress): Table =>
-  readTable(text, isHeaderRow, onProgress)
+  withUnits(readTable(text, isHeaderRow, onProgress))
 
 /** The second half of {@link readTraceCsv}, for a table whose columns the user has named. */
 export function traceFromTable(
@@ -70,29 +71,26 @@ export function traceFromTable(
   if (rows.length === 0) throw new UnreadableFile('No row has a time that could be read.', problems.kept)
 
   const trace: Trace = { time, temperatures: {} }
+  let decimalCommas = false
   meanings.forEach((meaning, i) => {
     onProgress?.((i + 1) / (meanings.length + 1))
     const where = table.headers[i]
-    if (meaning.kind === 'channel')
-      trace[meaning.channel] = readColumn(
-        rows,
-        i,
-        where,
-        BOUNDS[meaning.channel],
-        (n) => n / meaning.divisor,
-        problems,
-      )
-    if (meaning.kind === 'temperature') {
-      const convert = (n: number) => (meaning.fahrenheit ? ((n - 32) * 5) / 9 : n)
-      trace.temperatures[meaning.place] = readColumn(rows, i, where, TEMPERATURE_BOUNDS, convert, problems)
+    if (meaning.kind === 'channel' || meaning.kind === 'temperature') {
+      const bounds = meaning.kind === 'channel' ? BOUNDS[meaning.channel] : TEMPERATURE_BOUNDS
+      const grouping = groupingOf(rows, i)
+      const column = readColumn(rows, i, where, meaning, bounds, grouping, problems)
+      if (meaning.kind === 'channel') trace[meaning.channel] = column
+      else trace.temperatures[meaning.place] = column
+      assumed.push(...assumedOf(meaning, rows, i))
+      if (grouping) assumed.push(`In ${quoted(where)}, ${GROUPING_WORDS[grouping]} group thousands.`)
+      if (!grouping && rows.some((r) => DECIMAL_COMMA.test(r.cells[i] ?? ''))) decimalCommas = true
     }
     if (meaning.kind === 'note' && rows.some((r) => (r.cells[i] ?? '') !== ''))
       trace.notes = rows.map((r) => unguardCell(r.cells[i] ?? '').slice(0, NOTE_MAX))
   })
   const problem = traceProblem(trace)
   if (problem) throw new UnreadableFile(`The readings do not hold together: ${problem}.`, problems.kept)
-  if (rows.some((r) => r.cells.some((c) => c.includes(',') && /^\s*-?\d+,\d+\s*$/.test(c))))
-    assumed.push('A comma inside a number is a decimal comma.')
+  if (decimalCommas) assumed.push('A comma inside a number is a decimal comma.')
   for (const i of repeatedColumns(table.headers))
     assumed.push(`Column ${i + 1} is called ${quoted(table.headers[i])} like one before it.`)
   const all = [...table.problems.kept, ...problems.kept].sort((a, b) => (a.line ?? 0) - (b.line ?? 0))
@@ -106,6 +104,17 @@ export function traceFromTable(
 }
 
 const NOTE_MAX = 2000
+const DECIMAL_COMMA = /^\s*-?\d+,\d/
+const GROUPING_WORDS = { ',': 'commas', '.': 'points' } as const
+
+/** What a column of levels was taken for, where it may be meant otherwise. */
+function assumedOf(meaning: ColumnMeaning, rows: Table['rows'], index: number): string[] {
+  if (meaning.kind !== 'channel' || meaning.channel !== 'percent') return []
+  if (meaning.divisor < 1) return ['Levels are shares of one: 0.5 stands for 50 %.']
+  return areShares(rows, index)
+    ? ['All levels lie between 0 and 1; they are read as %, not as shares of one.']
+    : []
+}
 
 function refuseUnlikePlaces(meanings: readonly ColumnMeaning[]): void {
   const problem = placesProblem(meanings.flatMap((m) => (m.kind === 'temperature' ? [m.place] : [])))
@@ -155,8 +164,9 @@ function readColumn(
   rows: Table['rows'],
   index: number,
   where: string,
+  meaning: ColumnMeaning,
   [low, high]: readonly [number, number],
-  convert: (n: number) => number,
+  grouping: Grouping,
   problems: ProblemList,
 ): Float64Array {
   const column = new Float64Array(rows.length).fill(NaN)
@@ -165,7 +175,7 @@ function readColumn(
     if (typed === '') continue
     const cell = isPlain(typed) ? typed : unguardCell(typed.trim())
     if (cell === '') continue
-    const value = convert(decimal(cell.endsWith('%') ? cell.slice(0, -1) : cell))
+    const value = valueOf(cell, meaning, grouping)
     if (value >= low && value <= high) column[i] = value
     else
       problems.add(

@@ -1,11 +1,11 @@
-import { decimal } from '../trace/decimal'
 import type { Channel } from '../trace/channels'
 import { samplesOf } from '../trace/samples'
 import type { Trace } from '../trace/trace'
-import type { ColumnMeaning } from './columns'
+import { SHARE, type ColumnMeaning } from './columns'
 import { UnreadableFile } from './problem'
 import type { Table } from './table'
 import { traceFromTable, type TraceReadResult } from './traceCsv'
+import { areShares, valueOf } from './valueCell'
 
 /** So many cells of a column must be numbers for it to hold readings. */
 const NUMBERS_SHARE = 0.8
@@ -26,11 +26,14 @@ export function wideColumns(
   const others = meanings.flatMap((m, i) => (m.kind === 'ignore' || isLevel(m) ? [i] : []))
   const found = others.filter((i) => {
     const cells = table.rows.map((r) => r.cells[i]?.trim() ?? '').filter(Boolean)
-    const numbers = cells.filter((cell) => !Number.isNaN(decimal(cell.replace('%', ''))))
+    const numbers = cells.filter((cell) => WIDE_CHANNELS.some((c) => isValue(cell, c)))
     return cells.length > 0 && numbers.length >= NUMBERS_SHARE * cells.length
   })
   return found.length > 1 ? found : []
 }
+
+const isValue = (cell: string, of: WideChannel): boolean =>
+  !Number.isNaN(valueOf(cell, { kind: 'channel', channel: of, divisor: 1 }, ''))
 
 /**
  * A trace for each of some columns of one table, on the table's one clock. A charger whose column ends sooner has a
@@ -45,8 +48,9 @@ export function wideTraces(
   channel: WideChannel,
 ): TraceReadResult[] {
   return columns.map((column) => {
+    const divisor = channel === 'percent' && areShares(table.rows, column) ? SHARE : 1
     const own = meanings.map((m, i): ColumnMeaning =>
-      i === column ? { kind: 'channel', channel, divisor: 1 } : m.kind === 'time' ? m : { kind: 'ignore' },
+      i === column ? { kind: 'channel', channel, divisor } : m.kind === 'time' ? m : { kind: 'ignore' },
     )
     const read = traceFromTable(table, own)
     const { t, v } = samplesOf(read.trace.time, read.trace[channel])

@@ -1,0 +1,86 @@
+import { expect, it } from 'vitest'
+import { readTraceCsv, readTraceTable, traceFromTable } from './traceCsv'
+import { guessColumns } from './columns'
+import { wideColumns, wideTraces } from './wide'
+
+const read = (text: string) => readTraceCsv(text)
+const said = (text: string) => read(text).assumed.join(' ')
+
+it('a value that carries its unit is read by it, whatever the heading says', () => {
+  const { trace, problems } = read(
+    'time_s,level,volts,current (mA),watts,lid temp\n0,5%,9.02V,1995,18.0 W,24.0°C\n60,6 %,9.01 V,1.9 A,17 500 mW,75.2 °F\n120,7,9,1900 mA,17.5,25\n',
+  )
+  expect(problems.map((p) => p.message)).toEqual(['"17 500 mW" is not a number; it counts as not read.'])
+  expect(trace.percent).toEqual(Float64Array.of(5, 6, 7))
+  expect(trace.voltage).toEqual(Float64Array.of(9.02, 9.01, 9))
+  expect(Array.from(trace.current!).map((a) => a.toFixed(3))).toEqual(['1.995', '1.900', '1.900'])
+  expect(trace.power).toEqual(Float64Array.of(18, NaN, 17.5))
+  expect(Array.from(trace.temperatures['']).map((c) => c.toFixed(1))).toEqual(['24.0', '24.0', '25.0'])
+})
+
+it('a unit of another kind is no reading', () => {
+  expect(read('time_s,watts\n0,18\n60,9 V\n120,18 Wh\n').problems.map((p) => p.line)).toEqual([3, 4])
+})
+
+it('units in the row below the heading belong to it', () => {
+  const text = 't,U,I,P,Q\ns,[V],mA,W,(mAh)\n0,9,2000,18,0\n5,9.1,1990,18.1,2.8\n'
+  const { trace, problems } = read(text)
+  expect(problems).toEqual([])
+  expect(said(text)).toContain('Line 2 holds the units.')
+  expect(Array.from(trace.time)).toEqual([0, 5])
+  expect(trace.current).toEqual(Float64Array.of(2, 1.99))
+  expect(trace.counterAh![1]).toBeCloseTo(0.0028, 12)
+  expect(Array.from(read('t,P\nmin,W\n0,18\n5,17\n').trace.time)).toEqual([0, 300])
+})
+
+it('levels that are shares of one, as a spreadsheet keeps its percentages, are told from percent', () => {
+  const shares = 'minute,battery %\n0,0.05\n5,0.11\n10,0.17\n15,1\n'
+  expect(Array.from(read(shares).trace.percent!).map(Math.round)).toEqual([5, 11, 17, 100])
+  expect(said(shares)).toMatch(/shares of one/)
+  // Ones and noughts alone, or a sign for percent in the cell, are no shares.
+  expect(Array.from(read('minute,level\n0,0\n5,1\n10,1\n').trace.percent!)).toEqual([0, 1, 1])
+  expect(Array.from(read('minute,level\n0,0.2%\n5,0.5%\n').trace.percent!)).toEqual([0.2, 0.5])
+  // Our own column is what it says; as it may be meant otherwise, it is said.
+  const own = 'time_s,battery_percent\n0,0.2\n5,0.5\n'
+  expect(Array.from(read(own).trace.percent!)).toEqual([0.2, 0.5])
+  expect(said(own)).toMatch(/as %, not as shares of one/)
+})
+
+it('one column a charger may hold shares, or values with their unit', () => {
+  const table = readTraceTable('minute,Hawser 30,Bollard 12\n0,0.05,0.05\n30,0.4,0.25\n60,0.7,\n')
+  const meanings = guessColumns(table)
+  expect(wideColumns(table, meanings)).toEqual([1, 2])
+  const [first, second] = wideTraces(table, meanings, [1, 2], 'percent')
+  expect(Array.from(first.trace.percent!).map(Math.round)).toEqual([5, 40, 70])
+  expect(Array.from(second.trace.percent!).map(Math.round)).toEqual([5, 25])
+  const watts = readTraceTable('minute,Hawser 30,Bollard 12\n0,26 W,12 W\n30,18 W,11.5 W\n')
+  expect(wideColumns(watts, guessColumns(watts))).toEqual([1, 2])
+  expect(wideTraces(watts, guessColumns(watts), [1], 'power')[0].trace.power).toEqual(Float64Array.of(26, 18))
+})
+
+it('commas that group thousands are told from decimal commas', () => {
+  const grouped = 'time_s,E (mWh)\n0,998\n10,"1,010"\n20,"12,283.5"\n'
+  expect(Array.from(read(grouped).trace.counterWh!)).toEqual([0.998, 1.01, 12.2835])
+  expect(said(grouped)).toMatch(/group thousands/)
+  expect(Array.from(read('time_s;E (mWh)\n0;998\n10;1.010,5\n20;12.283,5\n').trace.counterWh!)).toEqual([0.998, 1.0105, 12.2835]) // prettier-ignore
+  expect(read('time_s;power_w\n0;1,125\n10;1,250\n').trace.power).toEqual(Float64Array.of(1.125, 1.25))
+  expect(read('time_s;power_w\n0;18\n10;17,125\n').trace.power).toEqual(Float64Array.of(18, 17.125))
+})
+
+it('a heading in another tongue is found by the shape of the table, and can be named by hand', () => {
+  const text =
+    'Messung vom 12.11.2026\nGerät;Telefon\n\nZeit;Spannung;Akku\n00:00:00,250;9,02;5\n00:05:00,250;9,01;11\n'
+  const table = readTraceTable(text)
+  expect(table.headers).toEqual(['Zeit', 'Spannung', 'Akku'])
+  expect(table.assumed).toContain('The header is in line 4; what stands before it was left out.')
+  const { trace, problems } = traceFromTable(table, [
+    { kind: 'time', style: 'clock' },
+    { kind: 'channel', channel: 'voltage', divisor: 1 },
+    { kind: 'channel', channel: 'percent', divisor: 1 },
+  ])
+  expect(problems).toEqual([])
+  expect(Array.from(trace.time)).toEqual([0.25, 300.25])
+  expect(trace.voltage).toEqual(Float64Array.of(9.02, 9.01))
+  // Rows of values are no heading, and a heading that is shorter than its rows stays one.
+  expect(() => readTraceTable('a,b\n0,10,5\n60,11,25\n')).toThrow(/more cells than the header/)
+})

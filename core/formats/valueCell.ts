@@ -1,0 +1,84 @@
+import { channel, thousandthsOf } from '../trace/channels'
+import { decimal, isPlain } from '../trace/decimal'
+import type { ColumnMeaning } from './columns'
+import type { Table } from './table'
+
+/** What groups the thousands of a column's numbers; '' where nothing does. */
+export type Grouping = '' | ',' | '.'
+
+/** A number as it is written, and the unit behind it. */
+const PARTS = /^([+\-−]?[\d.,]*\d[.,]?(?:e[+-]?\d+)?)\s*([^\d\s.,+\-−]\S*)?$/i
+const POINTED = /^[+\-−]?\d{1,3}(,\d{3})+\.\d+(?!\d)/
+const COMMAED = /^[+\-−]?\d{1,3}(\.\d{3})+,\d+(?!\d)/
+const GROUPED = /^[+\-−]?[1-9]\d{0,2}(,\d{3})+(?![\d.,])/
+
+/**
+ * What groups the thousands of a column. "1,010.5" tells it, and so does "1,010" beside "998" or "998.5": who writes
+ * decimal commas, with three decimals, writes none of these.
+ */
+export function groupingOf(rows: Table['rows'], column: number): Grouping {
+  let commas = 0
+  let grouped = 0
+  let beside = false
+  let tooLarge = false
+  for (const { cells } of rows) {
+    const cell = cells[column] ?? ''
+    if (isPlain(cell)) {
+      beside ||= cell.includes('.') || (cell.length === 3 && Number(cell) >= 100)
+      tooLarge ||= Number(cell) >= 1000
+    } else if (cell.includes(',')) {
+      if (POINTED.test(cell)) return ','
+      if (COMMAED.test(cell)) return '.'
+      commas++
+      if (GROUPED.test(cell)) grouped++
+    }
+  }
+  return commas > 0 && grouped === commas && beside && !tooLarge ? ',' : ''
+}
+
+/**
+ * The value of a cell, in the unit of what its column means: by the unit behind it where there is one, else by the
+ * column's own. NaN where it is no number, or of another kind.
+ * @example valueOf('1995 mA', { kind: 'channel', channel: 'current', divisor: 1 }, '') // 1.995
+ */
+export function valueOf(cell: string, meaning: ColumnMeaning, grouping: Grouping): number {
+  if (grouping === '' && isPlain(cell)) return inUnit(Number(cell), '', meaning)
+  const [, number, unit = ''] = PARTS.exec(cell.trim()) ?? []
+  if (number === undefined) return NaN
+  return inUnit(decimal(grouping ? number.replaceAll(grouping, '') : number), unit.toLowerCase(), meaning)
+}
+
+function inUnit(value: number, unit: string, meaning: ColumnMeaning): number {
+  if (meaning.kind === 'temperature') {
+    if (/^(°?c|℃)$/.test(unit)) return value
+    if (unit === '' ? meaning.fahrenheit : /^(°?f|℉)$/.test(unit)) return ((value - 32) * 5) / 9
+    return unit === '' ? value : NaN
+  }
+  if (meaning.kind !== 'channel') return NaN
+  if (unit === '') return scaled(value, meaning.divisor)
+  if (unit === channel(meaning.channel).unit.toLowerCase()) return value
+  return unit === thousandthsOf(meaning.channel)?.toLowerCase() ? value / 1000 : NaN
+}
+
+/** Shares of one lose what the division adds: 0.29 is 29 %, not 28.999…. */
+const scaled = (value: number, divisor: number): number =>
+  divisor < 1 ? Number((value / divisor).toPrecision(12)) : value / divisor
+
+/**
+ * Whether the levels of a column look like shares of one, as a spreadsheet keeps its percentages: all of them from 0 to
+ * 1, not only those two, and none with a sign of its own.
+ */
+export function areShares(rows: Table['rows'], column: number): boolean {
+  let between = 0
+  let numbers = 0
+  for (const { cells } of rows) {
+    const cell = (cells[column] ?? '').trim()
+    if (cell === '') continue
+    const value = decimal(cell)
+    if (cell.endsWith('%') || value < 0 || value > 1) return false
+    if (Number.isNaN(value)) continue
+    numbers++
+    if (value > 0 && value < 1) between++
+  }
+  return numbers > 1 && between > 0
+}
