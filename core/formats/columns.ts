@@ -1,4 +1,5 @@
 import { CHANNELS, channel, thousandthsOf, type Channel } from '../trace/channels'
+import { holdsClocks } from './dateColumn'
 import { quantityMeaning } from './quantityUnit'
 import { guessTimeStyle, type TimeStyle } from './timeCell'
 import type { Table } from './table'
@@ -74,7 +75,7 @@ const divisorOf = (header: string, unit: string): number =>
 const loosen = (header: string): string => header.replace(/_/g, ' ')
 
 function meaningOf(header: string, cells: readonly string[]): ColumnMeaning {
-  const name = header.trim().toLowerCase()
+  const name = header.trim().toLowerCase().replace(/\[/g, '(').replace(/\]/g, ')')
   if (name === 'time_s') return { kind: 'time', style: ownTimeStyle(cells) }
   if (name === 'note') return { kind: 'note' }
   const own = ownChannel(name)
@@ -94,6 +95,9 @@ function ownTimeStyle(cells: readonly string[]): TimeStyle {
   const style = guessTimeStyle('time_s', cells)
   return style === 'epoch-seconds' || style === 'epoch-milliseconds' ? 'seconds' : style
 }
+
+/** Whether a name is one of a time. */
+export const isTimeName = (header: string): boolean => meaningOf(header, []).kind === 'time'
 
 /** Whether a row of cells names a time and something that was read at it. */
 export function isHeaderRow(cells: readonly string[]): boolean {
@@ -137,9 +141,14 @@ export const repeatedColumns = (headers: readonly string[]): number[] =>
 /** A best guess for every column; a meaning already taken by an earlier column is not given twice. */
 export function guessColumns(table: Table): ColumnMeaning[] {
   const taken = new Set<string>()
-  return table.headers.map((header, i) => {
-    const cells = sampleOf(table, i)
-    const meaning = asShares(meaningOf(header, cells), table, i)
+  const meanings = table.headers.map((header, i) => meaningOf(header, sampleOf(table, i)))
+  // Where no name says which column is the time, the first that holds clocks is.
+  if (!meanings.some((m) => m.kind === 'time')) {
+    const clocks = meanings.findIndex((m, i) => m.kind === 'ignore' && holdsClocks(table.rows, i))
+    if (clocks >= 0) meanings[clocks] = { kind: 'time', style: guessTimeStyle('', sampleOf(table, clocks)) }
+  }
+  return meanings.map((as, i) => {
+    const meaning = asShares(as, table, i)
     const key =
       meaning.kind === 'channel'
         ? meaning.channel

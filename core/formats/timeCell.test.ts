@@ -4,12 +4,12 @@ import {
   guessTimeStyle,
   isCalendar,
   parseClock,
-  parseMoment,
   parseTimeOfDay,
   readTime,
   TIME_ASSUMED,
   TIME_STYLES,
 } from './timeCell'
+import { parseMoment } from './momentCell'
 
 describe('a time in a cell', () => {
   it.each([
@@ -39,7 +39,7 @@ describe('a time in a cell', () => {
 
   it('is read in its style, in seconds', () => {
     const read = TIME_STYLES.map((style) => readTime(style, style.startsWith('clock') ? '1:00' : '90'))
-    expect(read).toEqual([90, 0.09, 5400, 60, NaN, NaN, 90, 0.09, 90, 0.09])
+    expect(read).toEqual([90, 0.09, 5400, 60, NaN, NaN, NaN, 90, 0.09, 90, 0.09])
   })
 })
 
@@ -93,7 +93,12 @@ describe('how a column of times is written', () => {
   it('says what was assumed, and what counts from its first row or stands in the calendar', () => {
     const told = (holds: (style: (typeof TIME_STYLES)[number]) => boolean) => TIME_STYLES.filter(holds)
     expect(told(countsFromFirst)).toEqual(TIME_STYLES.slice(4))
-    expect(told(isCalendar)).toEqual(['moments', 'epoch-seconds', 'epoch-milliseconds'])
+    expect(told(isCalendar)).toEqual([
+      'moments',
+      'moments-month-first',
+      'epoch-seconds',
+      'epoch-milliseconds',
+    ])
     expect(told((style) => TIME_ASSUMED[style] === '')).toEqual(['seconds'])
     expect(told((style) => /first.* is taken as power-on/.test(TIME_ASSUMED[style]))).toEqual(told(countsFromFirst)) // prettier-ignore
     expect(told((style) => / since power-on/.test(TIME_ASSUMED[style]))).toEqual(['milliseconds', 'minutes', 'clock']) // prettier-ignore

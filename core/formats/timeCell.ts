@@ -1,5 +1,5 @@
-import { isValid, parseISO } from 'date-fns'
 import { decimal } from '../trace/decimal'
+import { isMonthFirst, parseMoment } from './momentCell'
 
 /**
  * How a column of times is written. `seconds`, `milliseconds`, `minutes` and `clock` count from power-on; `running-…`
@@ -13,6 +13,7 @@ export const TIME_STYLES = [
   'clock',
   'time-of-day',
   'moments',
+  'moments-month-first',
   'epoch-seconds',
   'epoch-milliseconds',
   'running-seconds',
@@ -28,6 +29,7 @@ export const TIME_ASSUMED: Record<TimeStyle, string> = {
   clock: 'Times are hours, minutes and seconds since power-on.',
   'time-of-day': 'Times are those of the clock on the wall; the first is taken as power-on.',
   moments: 'The first moment is taken as power-on.',
+  'moments-month-first': 'Dates are read with the month first; the first moment is taken as power-on.',
   'epoch-seconds': 'Times are seconds since 1970; the first is taken as power-on.',
   'epoch-milliseconds': 'Times are milliseconds since 1970; the first is taken as power-on.',
   'running-seconds': 'Times are seconds that ran before power-on; the first is taken as power-on.',
@@ -38,7 +40,8 @@ export const TIME_ASSUMED: Record<TimeStyle, string> = {
 export const countsFromFirst = (style: TimeStyle): boolean =>
   !['seconds', 'milliseconds', 'minutes', 'clock'].includes(style)
 /** Styles whose times, in seconds, are moments of the calendar. */
-export const isCalendar = (style: TimeStyle): boolean => style === 'moments' || style.startsWith('epoch')
+export const isCalendar = (style: TimeStyle): boolean =>
+  style.startsWith('moments') || style.startsWith('epoch')
 
 /** Seconds in a day: a time of day that falls has passed midnight. */
 export const DAY_S = 24 * 3600
@@ -63,26 +66,6 @@ export function parseTimeOfDay(cell: string): number {
   return hours < 24 && minutes < 60 && seconds < 60 ? hours * 3600 + minutes * 60 + seconds : NaN
 }
 
-/** An ISO 8601 moment, or `02.03.2026 18:40:05`, day first, in seconds since 1970; NaN for anything else. */
-export function parseMoment(cell: string): number {
-  const text = cell.trim()
-  const european =
-    /^(\d{1,2})[./](\d{1,2})[./](\d{4})[ ,T]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d+))?)?$/.exec(text)
-  if (european) return momentOf(european.slice(1))
-  const iso = text.replace(/^(\d{4}-\d{2}-\d{2}) (\d)/, '$1T$2')
-  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}/.test(iso)) return NaN
-  const moment = parseISO(iso.replace(/(:\d{2}),(\d+)/, '$1.$2'))
-  return isValid(moment) ? moment.getTime() / 1000 : NaN
-}
-
-function momentOf([day, month, year, hour, minute, second = '0', fraction = '0']: string[]): number {
-  const [d, m, y, h, min, s] = [day, month, year, hour, minute, second].map(Number)
-  const moment = new Date(y, m - 1, d, h, min, s)
-  // A 31st of February would roll over into March.
-  const real = moment.getDate() === d && moment.getMonth() === m - 1 && h < 24 && min < 60 && s < 60
-  return real ? moment.getTime() / 1000 + Number(`0.${fraction}`) : NaN
-}
-
 const thousandths = (cell: string) => decimal(cell) / 1000
 const READERS: Record<TimeStyle, (cell: string) => number> = {
   seconds: decimal,
@@ -90,7 +73,8 @@ const READERS: Record<TimeStyle, (cell: string) => number> = {
   minutes: (cell) => decimal(cell) * 60,
   clock: parseClock,
   'time-of-day': parseTimeOfDay,
-  moments: parseMoment,
+  moments: (cell) => parseMoment(cell),
+  'moments-month-first': (cell) => parseMoment(cell, true),
   'epoch-seconds': decimal,
   'epoch-milliseconds': thousandths,
   'running-seconds': decimal,
@@ -112,7 +96,8 @@ export function guessTimeStyle(header: string, cells: readonly string[]): TimeSt
   const most = (read: (cell: string) => number) =>
     filled.length > 0 && filled.filter((c) => !Number.isNaN(read(c))).length > filled.length / 2
   if (most(parseClock) || most(parseTimeOfDay)) return isOnTheWall(header, filled) ? 'time-of-day' : 'clock'
-  if (most(parseMoment)) return 'moments'
+  const monthFirst = isMonthFirst(filled)
+  if (most((cell) => parseMoment(cell, monthFirst))) return monthFirst ? 'moments-month-first' : 'moments'
   const numbers = filled.map(decimal).filter((n) => !Number.isNaN(n))
   const [first = 0] = numbers
   if (first / 1000 > EPOCH_FROM && first / 1000 < EPOCH_TO) return 'epoch-milliseconds'

@@ -3,7 +3,16 @@ import { traceProblem } from '../trace/check'
 import { isPlain } from '../trace/decimal'
 import { placesProblem } from '../trace/places'
 import type { Trace } from '../trace/trace'
-import { guessColumns, isHeaderRow, repeatedColumns, withUnits, type ColumnMeaning } from './columns'
+import {
+  guessColumns,
+  isHeaderRow,
+  isTimeName,
+  repeatedColumns,
+  withUnits,
+  type ColumnMeaning,
+} from './columns'
+import { withDates } from './dateColumn'
+import { isEitherWay } from './momentCell'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { readTable, type Progress, type Table } from './table'
 import { unguardCell } from './textCell'
@@ -47,7 +56,7 @@ export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]):
 
 /** Reads the table of a trace, past whatever stands before its header. */
 export const readTraceTable = (text: string, onProgress?: Progress): Table =>
-  withUnits(readTable(text, isHeaderRow, onProgress))
+  withDates(withUnits(readTable(text, isHeaderRow, onProgress)), isTimeName)
 
 /** The second half of {@link readTraceCsv}, for a table whose columns the user has named. */
 export function traceFromTable(
@@ -58,7 +67,7 @@ export function traceFromTable(
   const timeIndex = meanings.findIndex((m) => m.kind === 'time')
   if (timeIndex < 0)
     throw new UnreadableFile('There is no time column: name one "time_s", in seconds since power-on.', [
-      { line: 1, where: '', message: `Columns found: ${named(table.headers)}.` },
+      { line: null, where: '', message: `Columns found: ${named(table.headers)}.` },
     ])
   if (!meanings.some((m) => m.kind === 'channel' || m.kind === 'temperature'))
     throw new UnreadableFile(
@@ -156,8 +165,9 @@ function readTimes(table: Table, index: number, meaning: ColumnMeaning, problems
       time.push(at)
     }
   }
-  const said = TIME_ASSUMED[style]
-  return { rows, time: Float64Array.from(time), assumed: said ? [said] : [], origin, style }
+  const dayFirst = style === 'moments' && rows.some((r) => isEitherWay([r.cells[index] ?? '']))
+  const assumed = [TIME_ASSUMED[style], dayFirst ? 'Dates are read with the day first.' : ''].filter(Boolean)
+  return { rows, time: Float64Array.from(time), assumed, origin, style }
 }
 
 function readColumn(

@@ -1,0 +1,60 @@
+import { quoted } from './problem'
+import type { Table } from './table'
+import { parseClock, parseTimeOfDay } from './timeCell'
+
+/** A date by itself; a spreadsheet's is midnight of its day. */
+const DATE = /^(\d{4}-\d{2}-\d{2}|\d{1,2}([./-])\d{1,2}\2\d{4})(T00:00:00)?$/
+/** So many rows must have their date for it to be joined to the time. */
+const MOST = 0.9
+const ELAPSED = /elapsed|duration|since|passed/i
+
+const isClock = (cell: string): boolean =>
+  !Number.isNaN(parseClock(cell)) || !Number.isNaN(parseTimeOfDay(cell))
+
+/** How many cells of a column are filled, where all of those hold something; 0 where one does not. A million rows are gone through only where they do. */
+function filledWith(holds: (cell: string) => boolean, rows: Table['rows'], column: number): number {
+  let filled = 0
+  for (const { cells } of rows) {
+    const cell = (cells[column] ?? '').trim()
+    if (cell === '') continue
+    if (!holds(cell)) return 0
+    filled++
+  }
+  return filled
+}
+
+/** Whether a column holds clocks, and nothing else. */
+export const holdsClocks = (rows: Table['rows'], column: number): boolean =>
+  filledWith(isClock, rows, column) > 0
+
+/**
+ * The table with the dates of a column of their own before the times of another. Where they stand in few rows, or
+ * beside times that count from power-on, the dates are left out: they would be taken for the time.
+ */
+export function withDates(table: Table, isTimeName: (header: string) => boolean): Table {
+  const { headers, rows } = table
+  const datesIn = headers.map((_, i) => filledWith((cell) => DATE.test(cell), rows, i))
+  const dates = datesIn.findIndex((n) => n > 0)
+  if (dates < 0) return table
+  const others = headers.map((_, i) => i).filter((i) => i !== dates)
+  const clocks = others.filter((i) => !ELAPSED.test(headers[i]) && holdsClocks(rows, i))
+  const clock = clocks.find((i) => isTimeName(headers[i])) ?? clocks[0]
+  const name = quoted(headers[dates])
+  if (clock === undefined && !others.some((i) => isTimeName(headers[i]))) return table
+  const isJoined = clock !== undefined && datesIn[dates] >= MOST * rows.length
+  const joined = (cells: readonly string[], i: number) =>
+    isJoined && i === clock && cells[i]?.trim() ? `${dayOf(cells[dates])} ${cells[i].trim()}` : cells[i]
+  return {
+    ...table,
+    headers: others.map((i) => headers[i]),
+    rows: rows.map(({ line, cells }) => ({ line, cells: others.map((i) => joined(cells, i) ?? '') })),
+    assumed: [
+      ...table.assumed,
+      isJoined
+        ? `The date stands in ${name}, beside ${quoted(headers[clock])}.`
+        : `${name} holds dates without a time of day, and was left out.`,
+    ],
+  }
+}
+
+const dayOf = (cell = ''): string => cell.trim().replace(/T00:00:00$/, '')

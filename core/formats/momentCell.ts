@@ -1,0 +1,58 @@
+import { isValid, parseISO } from 'date-fns'
+
+/** Whether the first number of a date with three numbers is the month. */
+export type MonthFirst = boolean
+
+const CLOCK = String.raw`(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d+))?)?\s*(am|pm)?$`
+const BY_NUMBERS = new RegExp(String.raw`^(\d{1,2})([./-])(\d{1,2})\2(\d{4})[ ,T]+${CLOCK}`, 'i')
+const BY_YEAR = new RegExp(String.raw`^(\d{4})-(\d{2})-(\d{2})[ T]${CLOCK}`, 'i')
+/** Which of the two comes first is not known of these; with dots it is the day. */
+const EITHER_WAY = /^\d{1,2}([/-])\d{1,2}\1\d{4}\b/
+
+/**
+ * An ISO 8601 moment, `2026-03-02 6:40 pm`, or `02.03.2026 18:40:05`, in seconds since 1970; NaN for anything else. One
+ * without a zone is of this machine's clock.
+ */
+export function parseMoment(cell: string, monthFirst: MonthFirst = false): number {
+  const text = cell.trim()
+  const byYear = BY_YEAR.exec(text)
+  if (byYear) return momentOf(byYear[1], byYear[2], byYear[3], byYear.slice(4))
+  const byNumbers = BY_NUMBERS.exec(text)
+  if (byNumbers) {
+    const [, one, sign, two, year] = byNumbers
+    const isMonth = monthFirst && sign !== '.'
+    return momentOf(year, isMonth ? one : two, isMonth ? two : one, byNumbers.slice(5))
+  }
+  if (!/^\d{4}-\d{2}-\d{2}[ T]\d{2}:\d{2}/.test(text)) return NaN
+  const moment = parseISO(text.replace(' ', 'T').replace(/(:\d{2}),(\d+)/, '$1.$2'))
+  return isValid(moment) ? moment.getTime() / 1000 : NaN
+}
+
+function momentOf(year: string, month: string, day: string, clock: (string | undefined)[]): number {
+  const [hour, minute, second = '0', fraction = '0', half] = clock
+  const [d, m, y, written, min, s] = [day, month, year, hour, minute, second].map(Number)
+  if (half && (written < 1 || written > 12)) return NaN
+  const h = half ? (written % 12) + (half.toLowerCase() === 'pm' ? 12 : 0) : written
+  const moment = new Date(y, m - 1, d, h, min, s)
+  // A 31st of February would roll over into March.
+  const real = moment.getDate() === d && moment.getMonth() === m - 1 && h < 24 && min < 60 && s < 60
+  return real ? moment.getTime() / 1000 + Number(`0.${fraction}`) : NaN
+}
+
+/** Whether a column has dates whose day and month could be taken for one another. */
+export const isEitherWay = (cells: readonly string[]): boolean => cells.some((c) => EITHER_WAY.test(c.trim()))
+
+/**
+ * Whether dates have their month first: by which of both ways more of them can be, then by which gives the shorter run.
+ * Where neither tells, am and pm do: who writes those mostly puts the month first.
+ */
+export function isMonthFirst(cells: readonly string[]): MonthFirst {
+  if (!isEitherWay(cells)) return false
+  const [byDay, byMonth] = [false, true].map((way) =>
+    cells.map((c) => parseMoment(c, way)).filter((t) => !Number.isNaN(t)),
+  )
+  if (byDay.length !== byMonth.length) return byMonth.length > byDay.length
+  const lengthOf = (times: number[]) => Math.abs(times[times.length - 1] - times[0])
+  const [long, short] = [lengthOf(byDay), lengthOf(byMonth)]
+  return long === short ? cells.some((c) => /[ap]m\s*$/i.test(c)) : short < long
+}
