@@ -8,8 +8,8 @@ const DATE = /^(\d{4}-\d{2}-\d{2}|\d{1,2}([./-])\d{1,2}\2\d{4})(T00:00:00)?$/
 const MOST = 0.9
 const ELAPSED = /elapsed|duration|since|passed/i
 
-const isClock = (cell: string): boolean =>
-  !Number.isNaN(parseClock(cell)) || !Number.isNaN(parseTimeOfDay(cell))
+const isTimeOfDay = (cell: string): boolean => !Number.isNaN(parseTimeOfDay(cell))
+const isClock = (cell: string): boolean => isTimeOfDay(cell) || !Number.isNaN(parseClock(cell))
 
 /** How many cells of a column are filled, where all of those hold something; 0 where one does not. A million rows are gone through only where they do. */
 function filledWith(holds: (cell: string) => boolean, rows: Table['rows'], column: number): number {
@@ -37,7 +37,7 @@ export function withDates(table: Table, isTimeName: (header: string) => boolean)
   const dates = datesIn.findIndex((n) => n > 0)
   if (dates < 0) return table
   const others = headers.map((_, i) => i).filter((i) => i !== dates)
-  const clocks = others.filter((i) => !ELAPSED.test(headers[i]) && holdsClocks(rows, i))
+  const clocks = others.filter((i) => !ELAPSED.test(headers[i]) && filledWith(isTimeOfDay, rows, i) > 0)
   const clock = clocks.find((i) => isTimeName(headers[i])) ?? clocks[0]
   const name = quoted(headers[dates])
   if (clock === undefined && !others.some((i) => isTimeName(headers[i]))) return table

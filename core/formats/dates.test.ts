@@ -25,6 +25,9 @@ it('leaves out a date that stands in the first row only', () => {
   const { times, said } = read('Date,Time,Volts\n12.11.2026,18:40:00,9\n,18:45:00,9\n,18:50:00,9\n')
   expect(times).toEqual([0, 300, 600])
   expect(said).toContain('"Date" holds dates without a time of day, and was left out.')
+  const since = 'Date,Elapsed,Volts\n2026-11-12,0:00:00,9\n2026-11-12,0:05:00,9\n'
+  expect(read(since)).toMatchObject({ times: [0, 300], startedAt: null })
+  expect(read(since.replace('Elapsed', 'Minute').replace(/0:0(\d):00/g, '$1 min')).times).toEqual([0, 300])
 })
 
 it('tells the day from the month by what can be, then by the shorter run, then by the clock', () => {

@@ -37,6 +37,12 @@ describe('a time in a cell', () => {
     ['2026-03-02', NaN], ['2026-03-02T18', NaN], ['2026-13-02T18:40', NaN], ['on 2026-03-02T18:40', NaN], ['noon', NaN],
   ])('%s is the moment %s', (cell, s) => expect(parseMoment(cell)).toBe(s)) // prettier-ignore
 
+  it.each([
+    ['5 min', 300], ['1 h 5 min', 3900], ['1h05', NaN], ['1h 5m 30s', 3930], ['2 hours', 7200], ['90 sec', 90],
+    ['1,5 h', 5400], ['2.5 minutes', 150], [`5'30"`, 330], ['5′', 300], ['45″', 45], ['10 mins.', 600],
+    ['5', NaN], ['', NaN], ['min', NaN], ['5 V', NaN], ['30 s 5 min', NaN], ['5 months', NaN], ['5 min ago', NaN],
+  ])('%s as people note it lasts %s s', (cell, s) => expect(parseClock(cell)).toBe(s)) // prettier-ignore
+
   it('is read in its style, in seconds', () => {
     const read = TIME_STYLES.map((style) => readTime(style, style.startsWith('clock') ? '1:00' : '90'))
     expect(read).toEqual([90, 0.09, 5400, 60, NaN, NaN, NaN, 90, 0.09, 90, 0.09])
@@ -46,6 +52,8 @@ describe('a time in a cell', () => {
 describe('how a column of times is written', () => {
   it.each([
     ['time', ['0:00:00', '0:05:00'], 'clock'],
+    ['minute', ['0 min', '5 min'], 'clock'],
+    ['Clock', ['5 min', '10 min'], 'clock'],
     ['time', ['18:40:00', '18:45:00'], 'time-of-day'],
     // An hour in, with seconds, hangs on a wall; just under it may count from power-on.
     ['time', ['1:00:00', '1:05:00'], 'time-of-day'],

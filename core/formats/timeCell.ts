@@ -46,13 +46,28 @@ export const isCalendar = (style: TimeStyle): boolean =>
 /** Seconds in a day: a time of day that falls has passed midnight. */
 export const DAY_S = 24 * 3600
 
-/** `h:mm:ss`, `mm:ss`, each with optional fractions, in seconds; NaN for anything else. */
+const NUMBER = String.raw`(\d+(?:[.,]\d+)?)`
+/** Hours, minutes and seconds with their names or marks, as people note them. */
+const IN_WORDS = new RegExp(
+  String.raw`^(?:${NUMBER}\s*h(?:ours?|rs?)?\b)?\s*(?:${NUMBER}\s*(?:m(?:in(?:ute)?s?)?\b|['′’]))?\s*(?:${NUMBER}\s*(?:s(?:ec(?:ond)?s?)?\b|["″”]))?\.?$`,
+  'i',
+)
+
+/** `h:mm:ss`, `mm:ss`, `1 h 5 min`, `5'30"`, each with optional fractions, in seconds; NaN for anything else. */
 export function parseClock(cell: string): number {
-  const parts = /^(?:(\d+):)?(\d{1,3}):(\d{2}(?:[.,]\d+)?)$/.exec(cell.trim())
-  if (!parts) return NaN
+  const text = cell.trim()
+  const parts = /^(?:(\d+):)?(\d{1,3}):(\d{2}(?:[.,]\d+)?)$/.exec(text)
+  if (!parts) return inWords(text)
   const [hours, minutes, seconds] = [Number(parts[1] ?? 0), Number(parts[2]), decimal(parts[3])]
   const wellFormed = seconds < 60 && (parts[1] === undefined || minutes < 60)
   return wellFormed ? hours * 3600 + minutes * 60 + seconds : NaN
+}
+
+function inWords(text: string): number {
+  const said = text === '' ? undefined : IN_WORDS.exec(text)?.slice(1)
+  if (!said?.some((part) => part !== undefined)) return NaN
+  const [hours, minutes, seconds] = said.map((part) => decimal(part ?? '0'))
+  return hours * 3600 + minutes * 60 + seconds
 }
 
 /** A time on the wall, `18:40`, `18:40:05` or `6:40 pm`, in seconds since midnight; NaN for anything else. */
@@ -95,7 +110,9 @@ export function guessTimeStyle(header: string, cells: readonly string[]): TimeSt
   const filled = cells.filter((c) => c.trim() !== '').slice(0, 200)
   const most = (read: (cell: string) => number) =>
     filled.length > 0 && filled.filter((c) => !Number.isNaN(read(c))).length > filled.length / 2
-  if (most(parseClock) || most(parseTimeOfDay)) return isOnTheWall(header, filled) ? 'time-of-day' : 'clock'
+  const maybeOnTheWall = most(parseTimeOfDay)
+  if (maybeOnTheWall && isOnTheWall(header, filled)) return 'time-of-day'
+  if (maybeOnTheWall || most(parseClock)) return 'clock'
   const monthFirst = isMonthFirst(filled)
   if (most((cell) => parseMoment(cell, monthFirst))) return monthFirst ? 'moments-month-first' : 'moments'
   const numbers = filled.map(decimal).filter((n) => !Number.isNaN(n))

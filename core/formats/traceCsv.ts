@@ -113,6 +113,8 @@ export function traceFromTable(
 }
 
 const NOTE_MAX = 2000
+/** What people and programs write where nothing was read. */
+const NOT_READ = /^([-–—]+|\?+|n\/?a|nan|null|none)$/i
 const DECIMAL_COMMA = /^\s*-?\d+,\d/
 const GROUPING_WORDS = { ',': 'commas', '.': 'points' } as const
 
@@ -184,7 +186,7 @@ function readColumn(
     const typed = rows[i].cells[index] ?? ''
     if (typed === '') continue
     const cell = isPlain(typed) ? typed : unguardCell(typed.trim())
-    if (cell === '') continue
+    if (cell === '' || NOT_READ.test(cell)) continue
     const value = valueOf(cell, meaning, grouping)
     if (value >= low && value <= high) column[i] = value
     else

@@ -84,3 +84,10 @@ it('a heading in another tongue is found by the shape of the table, and can be n
   // Rows of values are no heading, and a heading that is shorter than its rows stays one.
   expect(() => readTraceTable('a,b\n0,10,5\n60,11,25\n')).toThrow(/more cells than the header/)
 })
+
+it('what says that nothing was read is no fault', () => {
+  const { trace, problems } = read('minute,level,watts\n0,5,-\n5,–,n/a\n10,?,NaN\n15,none,null\n20,9,-1.5\n')
+  expect(problems).toEqual([])
+  expect(trace.percent).toEqual(Float64Array.of(5, NaN, NaN, NaN, 9))
+  expect(trace.power).toEqual(Float64Array.of(NaN, NaN, NaN, NaN, -1.5))
+})
