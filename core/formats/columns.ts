@@ -28,7 +28,7 @@ const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
     () => ({ kind: 'time', style: 'seconds' }),
   ],
   [
-    /(%|percent|\blevel\b|\bsoc\b|charge level)/i,
+    /(%|percent|\blevel\b|\bsoc\b|charge level|state of charge)/i,
     () => ({ kind: 'channel', channel: 'percent', divisor: 1 }),
   ],
   [/(\bm?wh\b|watt.?hour)/i, (h) => ({ kind: 'channel', channel: 'counterWh', divisor: divisorOf(h, 'wh') })],
@@ -131,6 +131,13 @@ export function withUnits(table: Table): Table {
   }
 }
 
+const LEVEL: ColumnMeaning = { kind: 'channel', channel: 'percent', divisor: 1 }
+/** Names of the level, unless it is the battery's volts that stand under them. */
+const MAYBE_LEVEL = /^(battery|charge)$/i
+const lookLikeLevels = (cells: readonly string[]): boolean =>
+  cells.every((cell) => /^\s*(\d{1,2}|100|0[.,]\d+|)\s*%?\s*$/.test(cell)) &&
+  cells.some((cell) => cell.trim() !== '')
+
 /** Columns that carry the name of one before them, by position from 0. */
 export const repeatedColumns = (headers: readonly string[]): number[] =>
   headers.flatMap((header, i) => {
@@ -141,7 +148,10 @@ export const repeatedColumns = (headers: readonly string[]): number[] =>
 /** A best guess for every column; a meaning already taken by an earlier column is not given twice. */
 export function guessColumns(table: Table): ColumnMeaning[] {
   const taken = new Set<string>()
-  const meanings = table.headers.map((header, i) => meaningOf(header, sampleOf(table, i)))
+  const meanings = table.headers.map((header, i) => {
+    const cells = sampleOf(table, i)
+    return MAYBE_LEVEL.test(header.trim()) && lookLikeLevels(cells) ? LEVEL : meaningOf(header, cells)
+  })
   // Where no name says which column is the time, the first that holds clocks is.
   if (!meanings.some((m) => m.kind === 'time')) {
     const clocks = meanings.findIndex((m, i) => m.kind === 'ignore' && holdsClocks(table.rows, i))

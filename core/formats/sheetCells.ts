@@ -10,7 +10,9 @@ const HOUR_MS = 3_600_000
 
 /** A time without a date as `h:mm:ss`, hours going on past 24; a moment as ISO 8601 without a zone. */
 function cellText(cell: SheetCell): string {
-  if (!(cell instanceof Date)) return cell === null || cell === undefined ? '' : String(cell)
+  // A line break within a cell would make a line of its own: faults are named by the sheet's rows.
+  if (!(cell instanceof Date))
+    return cell === null || cell === undefined ? '' : String(cell).replace(/\s*\n\s*/g, ' ')
   const at = cell.getTime()
   if (Number.isNaN(at)) return ''
   if (at >= DAY_ZERO_BEFORE) return cell.toISOString().slice(0, 19)
@@ -19,9 +21,9 @@ function cellText(cell: SheetCell): string {
   return `${Math.floor((seconds * 1000) / HOUR_MS)}:${two(Math.floor(seconds / 60) % 60)}:${two(seconds % 60)}`
 }
 
-/** A spreadsheet's rows as CSV text, which is then read as any table is. Empty rows are left out. */
+/** A spreadsheet's rows as CSV text, which is then read as any table is. Each row is a line, empty ones too. */
 export const sheetText = (rows: readonly (readonly SheetCell[])[]): string =>
   Papa.unparse(
-    rows.map((row) => row.map(cellText)).filter((row) => row.some((cell) => cell.trim() !== '')),
+    rows.map((row) => row.map(cellText)),
     { newline: '\n' },
   )

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
 import { readTraceCsv, readTraceTable, traceFromTable } from './traceCsv'
+import { sheetText } from './sheetCells'
 import { guessColumns } from './columns'
 import { wideColumns, wideTraces } from './wide'
 
@@ -90,4 +91,22 @@ it('what says that nothing was read is no fault', () => {
   expect(problems).toEqual([])
   expect(trace.percent).toEqual(Float64Array.of(5, NaN, NaN, NaN, 9))
   expect(trace.power).toEqual(Float64Array.of(NaN, NaN, NaN, NaN, -1.5))
+})
+
+it('a spreadsheet’s rows keep their numbers, and a bare “Battery” is the level where it can be', () => {
+  const text = sheetText([
+    ['November\nevenings'],
+    [],
+    ['Minute', 'Battery', 'Remark'],
+    [0, 0.05, 'by the\nwindow'],
+    [5, 0.1, null],
+    [10, '', null],
+  ])
+  const { trace, problems, assumed } = readTraceCsv(text)
+  expect(assumed).toContain('The header is in line 3; what stands before it was left out.')
+  expect(problems.map((p) => [p.line, p.where])).toEqual([])
+  expect(trace.notes![0]).toBe('by the window')
+  const levels = (...cells: string[]) =>
+    guessColumns({ headers: ['Minute', 'Battery'], rows: cells.map((c, i) => ({ line: i, cells: [String(i), c] })) } as never)[1].kind // prettier-ignore
+  expect([levels('5', '11 %', ''), levels('0.05', '1'), levels('3.71', '3.75'), levels(''), levels('4200')]).toEqual(['channel', 'channel', 'ignore', 'ignore', 'ignore']) // prettier-ignore
 })

@@ -64,7 +64,7 @@ it('reads a spreadsheet’s cells: numbers, texts, times and moments', () => {
     [clock(0, 5), 11],
     [clock(25, 0), 80],
   ])
-  expect(text).toBe('time,level %\n0:00:00,5\n0:05:00,11\n25:00:00,80')
+  expect(text).toBe('time,level %\n0:00:00,5\n,\n0:05:00,11\n25:00:00,80')
   expect([...readTraceCsv(text).trace.time]).toEqual([0, 300, 90_000])
   expect(sheetText([[new Date(Date.UTC(2026, 2, 2, 19, 30))]])).toBe('2026-03-02T19:30:00')
 })

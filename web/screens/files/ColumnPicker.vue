@@ -13,7 +13,7 @@ const STYLE_WORDS: Record<TimeStyle, string> = {
   minutes: 'minutes',
   clock: 'hours, minutes and seconds',
   'time-of-day': 'time of day',
-  moments: 'date and time, day first',
+  moments: 'date and time',
   'moments-month-first': 'date and time, month first',
   'epoch-seconds': 'seconds since 1970',
   'epoch-milliseconds': 'milliseconds since 1970',
