@@ -45,14 +45,19 @@ test('a spreadsheet with one column a charger becomes runs; cells can be pasted 
   const cell = (value: string | number) => ({ value, type: typeof value === 'string' ? String : Number })
   const levels = (pace: number) => (k: number) => Math.min(100, 5 + pace * k)
   const rows = [
-    ['Minutes', 'Hawser 21', 'Hawser 22 (%)'].map(cell),
-    ...Array.from({ length: 21 }, (_, k) => [k * 5, levels(5)(k), levels(6)(k)].map(cell)),
+    // Levels as a spreadsheet keeps its percentages, and the watts of one of the two.
+    ['Minutes', 'Hawser 21', 'Hawser 22 (%)', 'Hawser 22 (W)'].map(cell),
+    ...Array.from({ length: 21 }, (_, k) =>
+      [k * 5, k === 3 ? 'smudged' : levels(5)(k) / 100, levels(6)(k) / 100, 20 - k / 2].map(cell),
+    ),
   ]
   const buffer = await (await writeSheet(rows as never)).toBuffer()
   await page
     .locator('input[type=file]')
     .first()
     .setInputFiles({ name: 'evening.xlsx', mimeType: 'application/zip', buffer })
+  await expect(page.getByRole('alert')).toContainText('line 5, Hawser 21: "smudged" is not a number')
+  await expect(page.getByRole('img', { name: /paths of the table/ })).toBeVisible()
   await page.getByRole('button', { name: 'Make 2 runs of it' }).click()
   await expect(page).toHaveURL(/\/side-by-side/)
   await expect(page.getByTestId('verdict')).toContainText('Hawser 22')

@@ -24,7 +24,7 @@ const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
 /** Looser names seen on meters' and spreadsheets' tables; first match wins. */
 const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
   [
-    /^(elapsed|time|t|timestamp|clock|seconds?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b/i,
+    /^(elapsed|time|t|timestamp|clock|seconds?|mins?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b/i,
     () => ({ kind: 'time', style: 'seconds' }),
   ],
   [
@@ -49,15 +49,15 @@ const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
     (h) => ({ kind: 'channel', channel: 'batteryPower', divisor: divisorOf(h, 'w') }),
   ],
   [
-    /(volt|\bu\b|\(m?v\)|_m?v$)/i,
+    /(volt|\bu\b|\(m?v\)|_m?v$|^m?v$)/i,
     (h) => ({ kind: 'channel', channel: 'voltage', divisor: divisorOf(h, 'v') }),
   ],
   [
-    /(amp|current|\bi\b|\(m?a\)|_m?a$)/i,
+    /(amp|current|\bi\b|\(m?a\)|_m?a$|^m?a$)/i,
     (h) => ({ kind: 'channel', channel: 'current', divisor: divisorOf(h, 'a') }),
   ],
   [
-    /(watt|power|\bp\b|\(m?w\)|_m?w$)/i,
+    /(watt|power|\bp\b|\(m?w\)|_m?w$|^m?w$)/i,
     (h) => ({ kind: 'channel', channel: 'power', divisor: divisorOf(h, 'w') }),
   ],
   [
@@ -106,6 +106,23 @@ export function isHeaderRow(cells: readonly string[]): boolean {
 }
 /** A number or a time is a value, whatever words stand in it. */
 const parsesAsValue = (cell: string): boolean => /^[\s\d.,:+-]*$/.test(cell)
+
+/**
+ * The table with the names of groups in its headings, where a row above the header names them: "%" and "W" below
+ * "Hawser 30" become "Hawser 30 (%)" and "Hawser 30 (W)".
+ */
+export function withGroups(table: Table): Table {
+  const { headers, above = [] } = table
+  const repeated = new Set(repeatedColumns(headers).map((i) => headers[i].toLowerCase()))
+  if (repeated.size === 0 || above.filter(Boolean).length < 2) return table
+  let group = ''
+  const grouped = headers.map((header, i) => {
+    group = above[i] || group
+    return group && repeated.has(header.toLowerCase()) ? `${group} (${header})` : header
+  })
+  const said = 'The line above the header names groups of its columns.'
+  return { ...table, headers: grouped, assumed: [...table.assumed, said] }
+}
 
 /** A unit by itself, in brackets or not; a column may have none. */
 const UNIT =

@@ -9,6 +9,8 @@ export interface Table {
   rows: { line: number; cells: string[] }[]
   delimiter: string
   assumed: string[]
+  /** The row above the header, where there is one: its cells may head groups of columns. */
+  above?: string[]
   /** Rows that do not have the header's shape. */
   problems: ProblemList
 }
@@ -57,7 +59,15 @@ export function readTable(text: string, isHeader: IsHeader = () => false, onProg
   if (delimiter === '\t') assumed.push('Cells are parted by tabs.')
   if (delimiter === '|') assumed.push('Cells are parted by bars.')
   const problems = new ProblemList()
-  return { headers, rows: shaped(rows, headers.length, delimiter, problems), delimiter, assumed, problems }
+  const above = headerRow > 0 ? filled[headerRow - 1].cells.map((cell) => cell.trim()) : undefined
+  return {
+    headers,
+    above,
+    rows: shaped(rows, headers.length, delimiter, problems),
+    delimiter,
+    assumed,
+    problems,
+  }
 }
 
 /** Rows of cells, and what was odd about them by the row's place in the whole. */

@@ -8,6 +8,7 @@ import {
   isHeaderRow,
   isTimeName,
   repeatedColumns,
+  withGroups,
   withUnits,
   type ColumnMeaning,
 } from './columns'
@@ -56,7 +57,7 @@ export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]):
 
 /** Reads the table of a trace, past whatever stands before its header. */
 export const readTraceTable = (text: string, onProgress?: Progress): Table =>
-  withDates(withUnits(readTable(text, isHeaderRow, onProgress)), isTimeName)
+  withDates(withUnits(withGroups(readTable(text, isHeaderRow, onProgress))), isTimeName)
 
 /** The second half of {@link readTraceCsv}, for a table whose columns the user has named. */
 export function traceFromTable(

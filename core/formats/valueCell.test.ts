@@ -51,12 +51,18 @@ it('one column a charger may hold shares, or values with their unit', () => {
   const table = readTraceTable('minute,Hawser 30,Bollard 12\n0,0.05,0.05\n30,0.4,0.25\n60,0.7,\n')
   const meanings = guessColumns(table)
   expect(wideColumns(table, meanings)).toEqual([1, 2])
-  const [first, second] = wideTraces(table, meanings, [1, 2], 'percent')
+  const [first, second] = wideTraces(
+    table,
+    meanings,
+    [1, 2].map((column) => [{ column, channel: 'percent', divisor: 1 }]),
+  )
   expect(Array.from(first.trace.percent!).map(Math.round)).toEqual([5, 40, 70])
   expect(Array.from(second.trace.percent!).map(Math.round)).toEqual([5, 25])
   const watts = readTraceTable('minute,Hawser 30,Bollard 12\n0,26 W,12 W\n30,18 W,11.5 W\n')
   expect(wideColumns(watts, guessColumns(watts))).toEqual([1, 2])
-  expect(wideTraces(watts, guessColumns(watts), [1], 'power')[0].trace.power).toEqual(Float64Array.of(26, 18))
+  expect(
+    wideTraces(watts, guessColumns(watts), [[{ column: 1, channel: 'power', divisor: 1 }]])[0].trace.power,
+  ).toEqual(Float64Array.of(26, 18))
 })
 
 it('commas that group thousands are told from decimal commas', () => {

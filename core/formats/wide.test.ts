@@ -4,12 +4,14 @@ import { cutBefore } from '../trace/cut'
 import { guessColumns } from './columns'
 import { sheetText } from './sheetCells'
 import { readTraceCsv, readTraceTable } from './traceCsv'
-import { namedBy, wideColumns, wideTraces } from './wide'
+import { allSaid, namedBy, wideColumns, wideRuns, wideTraces } from './wide'
 
 const open = (text: string) => {
   const table = readTraceTable(text)
   return { table, meanings: guessColumns(table) }
 }
+
+const level = (column: number) => [{ column, channel: 'percent' as const, divisor: 1 }]
 
 describe('a table with one column a charger', () => {
   const { table, meanings } = open(
@@ -19,7 +21,7 @@ describe('a table with one column a charger', () => {
   it('becomes a run for each', () => {
     const columns = wideColumns(table, meanings)
     expect(columns).toEqual([1, 2])
-    const [bollard, hawser] = wideTraces(table, meanings, columns, 'percent').map((r) => r.trace)
+    const [bollard, hawser] = wideTraces(table, meanings, columns.map(level)).map((r) => r.trace)
     expect([...bollard.time]).toEqual([0, 300, 600, 900])
     expect([...bollard.percent!]).toEqual([5, 6, 7.5, 9])
     // The quicker was unplugged sooner.
@@ -45,6 +47,39 @@ describe('a table with one column a charger', () => {
     // One alone is no such table.
     const one = { ...own.table, rows: own.table.rows.map((r) => ({ ...r, cells: [r.cells[0], r.cells[1]] })) }
     expect(wideColumns(one, ignored)).toEqual([])
+  })
+
+  it('makes one run of the levels and watts of a charger, under groups of their own too', () => {
+    const rows = '0,5,18,5,9\n10,20,17.5,11,8900 mW\n20,,16,,8.5\n30,50,,,\n'
+    for (const head of [
+      'min,Hawser 30 (%),Hawser 30 (W),Bollard 12 (%),Bollard 12 (W)\n',
+      ',Hawser 30,,Bollard 12,\nmin,%,W,%,W\n',
+    ]) {
+      const own = open(head + rows)
+      expect(own.table.headers.slice(1)).toEqual(['Hawser 30 (%)', 'Hawser 30 (W)', 'Bollard 12 (%)', 'Bollard 12 (W)']) // prettier-ignore
+      const columns = wideColumns(own.table, own.meanings)
+      expect([columns, allSaid(own.table.headers, columns)]).toEqual([[1, 2, 3, 4], true])
+      const runs = wideRuns(own.table.headers, columns.map((column) => ({ column, sourceId: column < 3 ? 'h' : 'b' })), 'percent') // prettier-ignore
+      expect(runs.map((r) => [r.sourceId, r.parts.length])).toEqual([['h', 2], ['b', 2]]) // prettier-ignore
+      const [hawser, bollard] = wideTraces(own.table, own.meanings, runs.map((r) => r.parts)).map((r) => r.trace) // prettier-ignore
+      expect([...hawser.time]).toEqual([0, 600, 1200, 1800])
+      expect([...hawser.percent!]).toEqual([5, 20, NaN, 50])
+      expect([...hawser.power!]).toEqual([18, 17.5, 16, NaN])
+      expect([...bollard.time]).toEqual([0, 600, 1200])
+      expect([...bollard.power!]).toEqual([9, 8.9, 8.5])
+    }
+  })
+
+  it('makes a run of each column of one charger that holds the same, and leaves out groups where names differ', () => {
+    const columns = [1, 2, 3].map((column) => ({ column, sourceId: 'h' }))
+    const runs = wideRuns(['min', 'Hawser 30 W', 'Hawser 30 W again', 'Hawser 30, mW'], columns, 'percent')
+    expect(runs).toEqual([
+      { sourceId: 'h', parts: [{ column: 1, channel: 'percent', divisor: 1 }, { column: 3, channel: 'power', divisor: 1000 }] },
+      { sourceId: 'h', parts: [{ column: 2, channel: 'percent', divisor: 1 }] },
+    ]) // prettier-ignore
+    expect(allSaid(['min', 'Hawser 30 W', 'Bollard level'], [1, 2])).toBe(false)
+    expect(open('Meter,7\nmin,%,W\n0,5,18\n').table.headers).toEqual(['min', '%', 'W'])
+    expect(open('evening\nmin,%,%\n0,5,5\n').table.headers).toEqual(['min', '%', '%'])
   })
 
   it('finds the source that a head names', () => {

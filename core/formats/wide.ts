@@ -1,5 +1,4 @@
 import type { Channel } from '../trace/channels'
-import { samplesOf } from '../trace/samples'
 import type { Trace } from '../trace/trace'
 import { SHARE, type ColumnMeaning } from './columns'
 import { UnreadableFile } from './problem'
@@ -29,33 +28,85 @@ export function wideColumns(
     const numbers = cells.filter((cell) => WIDE_CHANNELS.some((c) => isValue(cell, c)))
     return cells.length > 0 && numbers.length >= NUMBERS_SHARE * cells.length
   })
-  return found.length > 1 ? found : []
+  if (found.length < 2) return []
+  // A first column of watts is one charger's where another charger has one too.
+  const watts = found.some((i) => saidBy(table.headers[i])?.channel === 'power')
+  const isWatts = (m: ColumnMeaning) => m.kind === 'channel' && m.channel === 'power'
+  return watts ? meanings.flatMap((m, i) => (found.includes(i) || isWatts(m) ? [i] : [])) : found
 }
+
+const LEVEL = /(%|percent|\blevel|\bsoc)\s*[)\]]?\s*$/i
+const WATTS = /(\bwatts?|\bpower|[([,/]\s*m?w)\s*[)\]]?\s*$/i
+/** What a column of a wide table says of itself, if it does: "Hawser 30 (W)". A charger may be called by its watts: "Hawser 30 W". */
+function saidBy(header: string): { channel: WideChannel; divisor: number } | null {
+  if (LEVEL.test(header)) return { channel: 'percent', divisor: 1 }
+  return WATTS.test(header) ? { channel: 'power', divisor: /mw\s*[)\]]?\s*$/i.test(header) ? 1000 : 1 } : null
+}
+
+/** A column of a wide table, and which source it is from. */
+export interface WideColumn {
+  column: number
+  sourceId: string
+}
+
+/** A run of a wide table: the columns it is read from, each of another quantity. */
+export interface WideRun {
+  sourceId: string
+  parts: { column: number; channel: WideChannel; divisor: number }[]
+}
+
+/**
+ * The runs that columns make: levels and watts of one source are one run, in their order where it has several; a column
+ * that does not say what it holds has `otherwise`.
+ */
+export function wideRuns(
+  headers: readonly string[],
+  columns: readonly WideColumn[],
+  otherwise: WideChannel,
+): WideRun[] {
+  const runs: WideRun[] = []
+  for (const { column, sourceId } of columns) {
+    const part = { column, ...(saidBy(headers[column]) ?? { channel: otherwise, divisor: 1 }) }
+    const run = runs.find((r) => r.sourceId === sourceId && !r.parts.some((p) => p.channel === part.channel))
+    if (run) run.parts.push(part)
+    else runs.push({ sourceId, parts: [part] })
+  }
+  return runs
+}
+
+/** Whether every column says what it holds. */
+export const allSaid = (headers: readonly string[], columns: readonly number[]): boolean =>
+  columns.every((i) => saidBy(headers[i]))
 
 const isValue = (cell: string, of: WideChannel): boolean =>
   !Number.isNaN(valueOf(cell, { kind: 'channel', channel: of, divisor: 1 }, ''))
 
 /**
- * A trace for each of some columns of one table, on the table's one clock. A charger whose column ends sooner has a
- * shorter run; faults are told for each.
+ * A trace for each run of a wide table, on the table's one clock. A charger whose columns end sooner has a shorter run;
+ * faults are told for each.
  *
- * @throws UnreadableFile where a column holds no reading
+ * @throws UnreadableFile where a run's columns hold no reading
  */
 export function wideTraces(
   table: Table,
   meanings: readonly ColumnMeaning[],
-  columns: readonly number[],
-  channel: WideChannel,
+  runs: readonly WideRun['parts'][],
 ): TraceReadResult[] {
-  return columns.map((column) => {
-    const divisor = channel === 'percent' && areShares(table.rows, column) ? SHARE : 1
-    const own = meanings.map((m, i): ColumnMeaning =>
-      i === column ? { kind: 'channel', channel, divisor } : m.kind === 'time' ? m : { kind: 'ignore' },
-    )
+  return runs.map((parts) => {
+    const own = meanings.map((m, i): ColumnMeaning => {
+      const part = parts.find((p) => p.column === i)
+      if (!part) return m.kind === 'time' ? m : { kind: 'ignore' }
+      const isShare = part.channel === 'percent' && areShares(table.rows, i)
+      return { kind: 'channel', channel: part.channel, divisor: isShare ? SHARE : part.divisor }
+    })
     const read = traceFromTable(table, own)
-    const { t, v } = samplesOf(read.trace.time, read.trace[channel])
-    if (t.length === 0) throw new UnreadableFile(`“${table.headers[column]}” holds no reading.`)
-    const trace: Trace = { time: t, temperatures: {}, [channel]: v }
+    const columns = parts.map(({ channel }) => [channel, read.trace[channel]!] as const)
+    const isRead = (row: number) => columns.some(([, column]) => !Number.isNaN(column[row]))
+    const kept = [...read.trace.time.keys()].filter(isRead)
+    if (kept.length === 0) throw new UnreadableFile(`“${table.headers[parts[0].column]}” holds no reading.`)
+    const at = (column: Float64Array) => Float64Array.from(kept, (row) => column[row])
+    const trace: Trace = { time: at(read.trace.time), temperatures: {} }
+    for (const [channel, column] of columns) trace[channel] = at(column)
     return { ...read, trace }
   })
 }

@@ -5,13 +5,13 @@ import { readLogbook } from '@core/formats/logbookJson'
 import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
 import type { ReadPackage } from '@core/formats/dataPackage'
 import { shapeOf } from '@core/formats/shape'
-import type { WideChannel } from '@core/formats/wide'
+import type { WideRun } from '@core/formats/wide'
 import type { Logbook } from '@core/logbook/logbook'
 import { cutBefore } from '@core/trace/cut'
 import { movedBy } from '@core/words/moments'
 import { keepShape, loadShapes } from '../storage/shapes'
 import { filesWork, stopFilesWork } from '../workers/files'
-import type { OpenedTable, ReadRecord } from '../workers/files.worker'
+import type { OpenedTable, ReadRecord, Outcome, WidePreview } from '../workers/files.worker'
 import { importedRun, type Given, type OneEnd } from './importedRun'
 import { useLogbook } from './logbook'
 import { STOPPED, stoppableWork } from './stoppableWork'
@@ -176,23 +176,27 @@ export const useFiles = defineStore('files', () => {
     return run.id
   }
 
-  /** One run for each of the columns that are named a source: all of them, or none. */
-  async function takeWide(
-    given: Given,
-    columns: readonly { column: number; sourceId: string }[],
-    channel: WideChannel,
-  ): Promise<string[]> {
+  const partsOf = (runs: readonly WideRun[]) => runs.map((run) => run.parts.map((part) => ({ ...part })))
+
+  /** What those runs would be; null once the file is no longer open. */
+  async function previewWide(runs: readonly WideRun[]): Promise<Outcome<WidePreview[]> | null> {
+    const current = opened.value
+    if (current?.kind !== 'trace') return null
+    return filesWork().previewWide(current.opened.meanings, partsOf(runs))
+  }
+
+  /** The runs of a table with columns of several chargers: all of them, or none. */
+  async function takeWide(given: Given, runs: readonly WideRun[]): Promise<string[]> {
     const current = opened.value
     if (current?.kind !== 'trace') return []
     const { meanings } = current.opened
-    const places = columns.map(({ column }) => column)
-    const read = await filesWork().readWide(meanings, places, channel)
+    const read = await filesWork().readWide(meanings, partsOf(runs))
     if (!read.ok) throw new Error([read.message, ...read.problems.slice(0, 3).map(problemInWords)].join(' '))
     const ids: string[] = []
     await once(current, async () => {
       for (const [i, { trace, startedAt }] of read.value.entries()) {
         const run = importedRun(
-          { ...given, sourceId: columns[i].sourceId },
+          { ...given, sourceId: runs[i].sourceId },
           trace,
           startedAt,
           current.file,
@@ -233,6 +237,7 @@ export const useFiles = defineStore('files', () => {
     readColumns,
     takeLogbook,
     takeTrace,
+    previewWide,
     takeWide,
   }
 })

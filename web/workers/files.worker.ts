@@ -4,12 +4,12 @@ import { encodingOf } from '@core/formats/encoding'
 import { guessColumns, isOwnTable, type ColumnMeaning } from '@core/formats/columns'
 import { shapeOf } from '@core/formats/shape'
 import { sheetText, type SheetCell } from '@core/formats/sheetCells'
-import { wideColumns, wideTraces, type WideChannel } from '@core/formats/wide'
+import { wideColumns, wideTraces, type WideRun } from '@core/formats/wide'
 import { readDataPackage, type ReadPackage } from '@core/formats/dataPackage'
 import { UnreadableFile } from '@core/formats/problem'
 import type { Progress, Table } from '@core/formats/table'
 import { readTraceTable, traceFromTable, type TraceReadResult } from '@core/formats/traceCsv'
-import { columnsOf } from '@core/trace/trace'
+import { columnsOf, durationOf } from '@core/trace/trace'
 import { sha256 } from './sha256'
 
 /** An outcome that survives the trip between threads, where error classes do not. */
@@ -38,6 +38,10 @@ export interface OpenedTable {
 
 /** A trace as it was read, and what is shown of it before it is kept. */
 export type ReadRecord = TraceReadResult & { preview: Preview }
+
+/** A run of a table with columns of several chargers: its path, and what could not be read of it. */
+export type WidePreview = Pick<Preview, 'points' | 'unit'> &
+  Pick<TraceReadResult, 'problems'> & { lastS: number }
 
 const SHOWN_ROWS = 50
 /** Shares of the work: reading the file, cutting it into cells, reading the columns. */
@@ -161,11 +165,22 @@ const work = {
     return transfer(read, [...new Set(buffers)])
   },
 
-  /** A trace for each of some columns: a table with one column a charger. */
-  readWide(meanings: ColumnMeaning[], columns: number[], channel: WideChannel): Outcome<TraceReadResult[]> {
+  /** What the runs of a table with columns of several chargers would be, before any is kept. */
+  previewWide(meanings: ColumnMeaning[], runs: WideRun['parts'][]): Outcome<WidePreview[]> {
+    const read = work.readWide(meanings, runs)
+    if (!read.ok) return read
+    const value = read.value.map(({ trace, problems }) => {
+      const { points, unit } = previewOf(trace)
+      return { points, unit, lastS: durationOf(trace), problems: problems.slice(0, SHOWN_ROWS) }
+    })
+    return { ok: true, value }
+  },
+
+  /** A trace for each run of a table with columns of several chargers. */
+  readWide(meanings: ColumnMeaning[], runs: WideRun['parts'][]): Outcome<TraceReadResult[]> {
     return outcome(() => {
       if (!table) throw new Error('The file is no longer open. Choose it again.')
-      return wideTraces(table, meanings, columns, channel)
+      return wideTraces(table, meanings, runs)
     })
   },
 

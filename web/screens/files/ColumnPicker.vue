@@ -1,10 +1,15 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { guessTimeStyle, TIME_STYLES, type TimeStyle } from '@core/formats/timeCell'
 import { channelChoices, type ColumnMeaning } from '@core/formats/columns'
 import FormPick from '../../forms/FormPick.vue'
 import type { OpenedTable } from '../../workers/files.worker'
 
-const props = defineProps<{ opened: OpenedTable }>()
+const props = defineProps<{
+  opened: OpenedTable
+  /** Columns that are asked about elsewhere, by position. */
+  without: readonly number[]
+}>()
 const emit = defineEmits<{ change: [meanings: ColumnMeaning[]] }>()
 
 const STYLE_WORDS: Record<TimeStyle, string> = {
@@ -46,6 +51,9 @@ const CHOICES: { value: string; title: string; meaning: (column: number) => Colu
   })),
 ]
 
+const shown = computed(() =>
+  props.opened.headers.flatMap((header, i) => (props.without.includes(i) ? [] : [{ header, i }])),
+)
 const cells = (column: number) => props.opened.rows.slice(0, 50).map((row) => row.cells[column] ?? '')
 
 function valueOf(m: ColumnMeaning): string {
@@ -76,7 +84,7 @@ function choose(column: number, value: string) {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(header, i) in opened.headers" :key="i">
+        <tr v-for="{ header, i } in shown" :key="i">
           <th scope="row">{{ header || `column ${i + 1}` }}</th>
           <td class="figure quiet">{{ cells(i).slice(0, 3).join(' · ') }}</td>
           <td>

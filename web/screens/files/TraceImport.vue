@@ -19,6 +19,7 @@ import type { OpenedTable, ReadRecord } from '../../workers/files.worker'
 import ColumnPicker from './ColumnPicker.vue'
 import JoinPart from './JoinPart.vue'
 import { usePowerOn } from './usePowerOn'
+import type { WideRun } from '@core/formats/wide'
 import WideImport from './WideImport.vue'
 import { idsAsWord, placeOf } from '../../composables/places'
 
@@ -91,15 +92,12 @@ const joining = computed(() => files.otherEnd !== null && thisEnd.value !== null
 const join = useTemplateRef<{ take: () => Promise<Given['joined']> }>('join')
 
 const taking = ref(false)
-async function take(wide?: {
-  columns: { column: number; sourceId: string }[]
-  channel: 'percent' | 'power'
-}) {
+async function take(wide?: WideRun[]) {
   taking.value = true
   const isLast = files.waiting.length === 0
   try {
     if (wide) {
-      const ids = await files.takeWide(all(), wide.columns, wide.channel)
+      const ids = await files.takeWide(all(), wide)
       notices.say(`${ids.length} runs are in the logbook.`)
       if (isLast) await router.push({ path: '/side-by-side', query: { runs: idsAsWord(ids) } })
     } else {
@@ -129,7 +127,7 @@ async function take(wide?: {
       v-if="opened.wide.length > 1"
       v-model="isWide"
       density="compact"
-      label="One column a charger: each becomes a run"
+      label="It has columns of several chargers: each charger becomes a run"
     />
     <template v-if="!isWide">
       <v-alert v-if="failure" type="error" variant="tonal" role="alert" class="my-3"
@@ -168,7 +166,12 @@ async function take(wide?: {
         :label="`Begin at power-on, ${clock(idleS)} in the file: what idled before it is left out`"
       />
     </template>
-    <ColumnPicker v-if="!opened.own || failure" :opened="opened" @change="files.readColumns($event)" />
+    <ColumnPicker
+      v-if="!opened.own || failure"
+      :opened="opened"
+      :without="isWide ? opened.wide : []"
+      @change="files.readColumns($event)"
+    />
     <template v-if="result || isWide">
       <div v-if="hasGear" class="pair">
         <InTurn :turn="1">

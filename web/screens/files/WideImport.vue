@@ -1,16 +1,18 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
-import { namedBy, type WideChannel } from '@core/formats/wide'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { problemInWords } from '@core/formats/problem'
+import { allSaid, namedBy, wideRuns, type WideChannel, type WideRun } from '@core/formats/wide'
+import PathChart from '../../charts/PathChart.vue'
 import FormPick from '../../forms/FormPick.vue'
+import { useFiles } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
-import type { OpenedTable } from '../../workers/files.worker'
+import type { OpenedTable, WidePreview } from '../../workers/files.worker'
 
 /** A table with one column a charger: which column is whose. */
 const props = defineProps<{ opened: OpenedTable; taking: boolean }>()
-const emit = defineEmits<{
-  take: [wide: { columns: { column: number; sourceId: string }[]; channel: WideChannel }]
-}>()
+const emit = defineEmits<{ take: [runs: WideRun[]] }>()
 const logbook = useLogbook()
+const files = useFiles()
 const CHANNELS = [
   { value: 'percent', title: 'the level, %' },
   { value: 'power', title: 'watts' },
@@ -31,14 +33,51 @@ const whose = reactive(
     }),
   ) as Record<number, string>,
 )
-const columns = computed(() =>
-  props.opened.wide.flatMap((column) => (whose[column] ? [{ column, sourceId: whose[column] }] : [])),
+const runs = computed(() => {
+  const named = props.opened.wide.flatMap((column) =>
+    whose[column] ? [{ column, sourceId: whose[column] }] : [],
+  )
+  return wideRuns(props.opened.headers, named, holds.value)
+})
+const MOST_SHOWN = 5
+
+/** The runs before any is kept. */
+const seen = shallowRef<{ of: WideRun[]; paths: WidePreview[]; failure: string }>()
+watch(
+  [runs, () => props.opened.meanings],
+  async ([of]) => {
+    if (of.length === 0) return void (seen.value = undefined)
+    const read = await files.previewWide(of)
+    // Whatever was chosen since is asked for already.
+    if (read && of === runs.value)
+      seen.value = { of, paths: read.ok ? read.value : [], failure: read.ok ? '' : read.message }
+  },
+  { immediate: true },
 )
+const preview = computed(() => {
+  const { of = [], paths = [] } = seen.value ?? {}
+  const unit = paths[0]?.unit ?? ''
+  const alike = paths.flatMap((path, i) =>
+    path.unit === unit && path.points.length > 1
+      ? [{ label: logbook.source(of[i].sourceId)?.name ?? '', ink: i, points: path.points }]
+      : [],
+  )
+  return { unit, paths: alike, until: Math.max(0, ...paths.map((path) => path.lastS)) }
+})
+/** What could not be read, once a place. */
+const faults = computed(() => [
+  ...new Set(seen.value?.paths.flatMap(({ problems }) => problems.map(problemInWords)) ?? []),
+])
 </script>
 
 <template>
   <div class="columns">
-    <FormPick v-model="holds" label="Each column holds" :items="CHANNELS" />
+    <FormPick
+      v-if="!allSaid(opened.headers, opened.wide)"
+      v-model="holds"
+      label="Each column holds"
+      :items="CHANNELS"
+    />
     <FormPick
       v-for="column in opened.wide"
       :key="column"
@@ -47,12 +86,33 @@ const columns = computed(() =>
       :items="sources"
     />
   </div>
+  <v-alert v-if="seen?.failure" type="error" variant="tonal" role="alert" class="my-3"
+    >{{ seen.failure }} Nothing stored was changed.</v-alert
+  >
+  <v-alert v-if="faults.length" type="warning" variant="tonal" role="alert" class="my-3">
+    Some places could not be read; everything else is kept.
+    <ul>
+      <li v-for="fault in faults.slice(0, MOST_SHOWN)" :key="fault">{{ fault }}</li>
+    </ul>
+    <span v-if="faults.length > MOST_SHOWN">and {{ faults.length - MOST_SHOWN }} more.</span>
+  </v-alert>
+  <PathChart
+    v-if="preview.paths.length"
+    :paths="preview.paths"
+    :unit="preview.unit"
+    :min="0"
+    :max="preview.unit === '%' ? 100 : undefined"
+    :until="preview.until"
+    :height="200"
+    :finish-level="preview.unit === '%' ? 100 : undefined"
+    summary="The paths of the table, before anything is kept"
+  />
   <v-btn-main
     class="mt-3"
-    :disabled="columns.length === 0"
+    :disabled="runs.length === 0 || Boolean(seen?.failure)"
     :loading="taking"
-    @click="emit('take', { columns, channel: holds })"
-    >Make {{ columns.length }} {{ columns.length === 1 ? 'run' : 'runs' }} of it</v-btn-main
+    @click="emit('take', runs)"
+    >Make {{ runs.length }} {{ runs.length === 1 ? 'run' : 'runs' }} of it</v-btn-main
   >
 </template>
 
