@@ -80,3 +80,20 @@ it('offers each quantity in its unit and in thousandths, and levels as shares to
   })
   expect(new Set(channelChoices().map((c) => c.value)).size).toBe(titles.length)
 })
+
+it('loses no reading of a table that begins with its values', () => {
+  const { headers, rows, assumed } = readTable('0:00;5\n0:05;11\n')
+  expect([headers, rows.length, assumed[0]]).toEqual([
+    ['column 1', 'column 2'],
+    2,
+    'No line names the columns.',
+  ])
+  const { trace } = readTraceCsv('0:00:00\t5 %\n0:05:00\t11 %\n', [
+    { kind: 'time', style: 'clock' },
+    { kind: 'channel', channel: 'percent', divisor: 1 },
+  ])
+  expect([[...trace.time], [...trace.percent!]]).toEqual([[0, 300], [5, 11]]) // prettier-ignore
+  // One line of figures may be names, as of years; two are none.
+  expect(readTable('2025;2026\na;b\n').headers).toEqual(['2025', '2026'])
+  expect(readTable('5\n6\n').headers).toEqual(['5'])
+})

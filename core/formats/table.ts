@@ -49,11 +49,12 @@ export function readTable(text: string, isHeader: IsHeader = () => false, onProg
   refuseOpenQuotes(parsed.errors, lines)
   const filled = lines.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''))
   if (filled.length === 0) throw new UnreadableFile('The file holds no rows.')
-  const [head, ...rows] = filled.slice(headerRow)
+  const [head, ...rows] = headerRow < 0 ? [unnamed(filled[0]), ...filled] : filled.slice(headerRow)
   if (rows.length > MOST_READINGS) throw new UnreadableFile(`The file holds more than ${MOST_READINGS} rows.`)
   const headers = head.cells.map((h) => h.trim())
   while (headers.length > 1 && headers[headers.length - 1] === '') headers.pop()
   const assumed: string[] = []
+  if (headerRow < 0) assumed.push('No line names the columns.')
   if (headerRow > 0) assumed.push(`The header is in line ${head.line}; what stands before it was left out.`)
   if (delimiter === ';') assumed.push('Cells are parted by semicolons.')
   if (delimiter === '\t') assumed.push('Cells are parted by tabs.')
@@ -69,6 +70,12 @@ export function readTable(text: string, isHeader: IsHeader = () => false, onProg
     problems,
   }
 }
+
+/** Names for the columns of a table that begins with its values. */
+const unnamed = ({ line, cells }: Table['rows'][number]): Table['rows'][number] => ({
+  line,
+  cells: cells.map((_, i) => `column ${i + 1}`),
+})
 
 /** Rows of cells, and what was odd about them by the row's place in the whole. */
 function cellsOf(
@@ -108,7 +115,10 @@ function shapeOf(text: string, isHeader: IsHeader): { delimiter: string; headerR
   return likeliestShape(sample)
 }
 
-/** Of a table whose names nobody knows: cut so that most rows are alike, its header the first of them if it is no row of values. */
+/**
+ * Of a table whose names nobody knows: cut so that most rows are alike, its header the first of them if it is no row of
+ * values; −1 where the table begins with values.
+ */
 function likeliestShape(sample: string): { delimiter: string; headerRow: number } {
   const shapes = DELIMITERS.map((delimiter) => {
     const rows = filledRows(sample, delimiter)
@@ -124,8 +134,16 @@ function likeliestShape(sample: string): { delimiter: string; headerRow: number 
   })
   const best = shapes[maxIndex(shapes, (s) => s.alike)]
   const head = best.rows.findIndex((r) => r.length === best.width)
+  if (best.rows.length > 1 && best.rows.slice(0, 2).every(areValues))
+    return { delimiter: best.delimiter, headerRow: -1 }
   const isFound = best.alike > best.rows.length / 2 && best.rows[head].some((cell) => /\p{L}{2}/u.test(cell))
   return { delimiter: best.alike > 0 ? best.delimiter : ',', headerRow: isFound ? head : 0 }
+}
+
+/** Numbers, clocks and dates alone, two of them at least: no names. */
+const areValues = (cells: readonly string[]): boolean => {
+  const filled = cells.filter((cell) => cell.trim() !== '')
+  return filled.length > 1 && filled.every((cell) => /^[\d\s.,:+\-−/%°TZ]*\d[\d\s.,:+\-−/%°TZ]*$/.test(cell))
 }
 
 /** The rows of a sample that hold anything. */

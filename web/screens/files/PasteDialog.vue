@@ -27,7 +27,8 @@ async function read() {
   >
     <p class="quiet">
       Cells copied from a spreadsheet, or lines like “time_s;battery_percent;power_w” and below “0;5;18.2”.
-      The first line names the columns: a time, and what was read; or one column a charger.
+      The first line names the columns: a time, and what was read; or columns of several chargers. Without
+      names, you are asked what each column holds.
     </p>
     <FormText v-model="typed" label="Table" multiline autofocus rows="10" class="figure" />
   </FormDialog>
