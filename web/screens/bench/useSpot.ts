@@ -32,6 +32,7 @@ export function useSpot() {
   let asked = ''
   const errors = ref<Partial<Record<keyof typeof typed, string>>>({})
   const saving = ref(false)
+  let pressedAgain = false
   /** When the count began to be typed: it was read off then, and not as the last digit was. */
   let seenAt: number | undefined
   watch(
@@ -79,8 +80,10 @@ export function useSpot() {
   /** Notes the count and keeps the run. `goOn` gets the level that the next one starts at, '' where it was not read. */
   async function keep(goOn: (level: string) => void): Promise<void> {
     const now = lane.value
-    if (!now || saving.value) return
+    if (!now) return
+    if (saving.value) return void (pressedAgain = true)
     saving.value = true
+    pressedAgain = false
     try {
       const level = typed.percent.trim()
       if (!(await noteCount())) return
@@ -92,6 +95,8 @@ export function useSpot() {
     } finally {
       saving.value = false
     }
+    // Refused, and pressed meanwhile with a later count: that press is not lost.
+    if (pressedAgain && lane.value === now) await keep(goOn)
   }
   /** From the beginning: what was read by then stays on record as spoilt. */
   async function startOver() {
