@@ -11,7 +11,10 @@ const ELAPSED = /elapsed|duration|since|passed/i
 const isTimeOfDay = (cell: string): boolean => !Number.isNaN(parseTimeOfDay(cell))
 const isClock = (cell: string): boolean => isTimeOfDay(cell) || !Number.isNaN(parseClock(cell))
 
-/** How many cells of a column are filled, where all of those hold something; 0 where one does not. A million rows are gone through only where they do. */
+/**
+ * How many cells of a column are filled, where all of those hold something; 0 where one does not. A million rows are
+ * gone through only where they do.
+ */
 function filledWith(holds: (cell: string) => boolean, rows: Table['rows'], column: number): number {
   let filled = 0
   for (const { cells } of rows) {
@@ -22,6 +25,10 @@ function filledWith(holds: (cell: string) => boolean, rows: Table['rows'], colum
   }
   return filled
 }
+
+/** It counts from power-on then; who plugs in at the stroke of midnight says so by hand. */
+const beginsAtZero = (rows: Table['rows'], column: number): boolean =>
+  parseTimeOfDay(rows.find(({ cells }) => cells[column]?.trim())?.cells[column] ?? '') === 0
 
 /** Whether a column holds clocks, and nothing else. */
 export const holdsClocks = (rows: Table['rows'], column: number): boolean =>
@@ -37,7 +44,9 @@ export function withDates(table: Table, isTimeName: (header: string) => boolean)
   const dates = datesIn.findIndex((n) => n > 0)
   if (dates < 0) return table
   const others = headers.map((_, i) => i).filter((i) => i !== dates)
-  const clocks = others.filter((i) => !ELAPSED.test(headers[i]) && filledWith(isTimeOfDay, rows, i) > 0)
+  const clocks = others.filter(
+    (i) => !ELAPSED.test(headers[i]) && filledWith(isTimeOfDay, rows, i) > 0 && !beginsAtZero(rows, i),
+  )
   const clock = clocks.find((i) => isTimeName(headers[i])) ?? clocks[0]
   const name = quoted(headers[dates])
   if (clock === undefined && !others.some((i) => isTimeName(headers[i]))) return table

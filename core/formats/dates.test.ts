@@ -27,6 +27,8 @@ it('leaves out a date that stands in the first row only', () => {
   expect(said).toContain('"Date" holds dates without a time of day, and was left out.')
   const since = 'Date,Elapsed,Volts\n2026-11-12,0:00:00,9\n2026-11-12,0:05:00,9\n'
   expect(read(since)).toMatchObject({ times: [0, 300], startedAt: null })
+  // A clock that begins at nothing counts from power-on, whatever it is called.
+  expect(read(since.replace('Elapsed', 'Time'))).toMatchObject({ times: [0, 300], startedAt: null })
   expect(read(since.replace('Elapsed', 'Minute').replace(/0:0(\d):00/g, '$1 min')).times).toEqual([0, 300])
 })
 

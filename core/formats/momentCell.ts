@@ -1,8 +1,5 @@
 import { isValid, parseISO } from 'date-fns'
 
-/** Whether the first number of a date with three numbers is the month. */
-export type MonthFirst = boolean
-
 const CLOCK = String.raw`(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d+))?)?\s*(am|pm)?$`
 const BY_NUMBERS = new RegExp(String.raw`^(\d{1,2})([./-])(\d{1,2})\2(\d{4})[ ,T]+${CLOCK}`, 'i')
 const BY_YEAR = new RegExp(String.raw`^(\d{4})-(\d{2})-(\d{2})[ T]${CLOCK}`, 'i')
@@ -13,7 +10,7 @@ const EITHER_WAY = /^\d{1,2}([/-])\d{1,2}\1\d{4}\b/
  * An ISO 8601 moment, `2026-03-02 6:40 pm`, or `02.03.2026 18:40:05`, in seconds since 1970; NaN for anything else. One
  * without a zone is of this machine's clock.
  */
-export function parseMoment(cell: string, monthFirst: MonthFirst = false): number {
+export function parseMoment(cell: string, monthFirst = false): number {
   const text = cell.trim()
   const byYear = BY_YEAR.exec(text)
   if (byYear) return momentOf(byYear[1], byYear[2], byYear[3], byYear.slice(4))
@@ -46,13 +43,13 @@ export const isEitherWay = (cells: readonly string[]): boolean => cells.some((c)
  * Whether dates have their month first: by which of both ways more of them can be, then by which gives the shorter run.
  * Where neither tells, am and pm do: who writes those mostly puts the month first.
  */
-export function isMonthFirst(cells: readonly string[]): MonthFirst {
+export function isMonthFirst(cells: readonly string[]): boolean {
   if (!isEitherWay(cells)) return false
   const [byDay, byMonth] = [false, true].map((way) =>
     cells.map((c) => parseMoment(c, way)).filter((t) => !Number.isNaN(t)),
   )
   if (byDay.length !== byMonth.length) return byMonth.length > byDay.length
   const lengthOf = (times: number[]) => Math.abs(times[times.length - 1] - times[0])
-  const [long, short] = [lengthOf(byDay), lengthOf(byMonth)]
-  return long === short ? cells.some((c) => /[ap]m\s*$/i.test(c)) : short < long
+  const [ofDay, ofMonth] = [lengthOf(byDay), lengthOf(byMonth)]
+  return ofDay === ofMonth ? cells.some((c) => /[ap]m\s*$/i.test(c)) : ofMonth < ofDay
 }

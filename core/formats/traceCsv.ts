@@ -3,15 +3,8 @@ import { traceProblem } from '../trace/check'
 import { isPlain } from '../trace/decimal'
 import { placesProblem } from '../trace/places'
 import type { Trace } from '../trace/trace'
-import {
-  guessColumns,
-  isHeaderRow,
-  isTimeName,
-  repeatedColumns,
-  withGroups,
-  withUnits,
-  type ColumnMeaning,
-} from './columns'
+import { guessColumns, isHeaderRow, isTimeName, repeatedColumns, type ColumnMeaning } from './columns'
+import { withGroups, withUnits } from './headings'
 import { withDates } from './dateColumn'
 import { isEitherWay } from './momentCell'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
@@ -87,7 +80,7 @@ export function traceFromTable(
     const where = table.headers[i]
     if (meaning.kind === 'channel' || meaning.kind === 'temperature') {
       const bounds = meaning.kind === 'channel' ? BOUNDS[meaning.channel] : TEMPERATURE_BOUNDS
-      const grouping = groupingOf(rows, i)
+      const grouping = groupingOf(rows, i, meaning)
       const column = readColumn(rows, i, where, meaning, bounds, grouping, problems)
       if (meaning.kind === 'channel') trace[meaning.channel] = column
       else trace.temperatures[meaning.place] = column

@@ -71,6 +71,9 @@ it('commas that group thousands are told from decimal commas', () => {
   expect(said(grouped)).toMatch(/group thousands/)
   expect(Array.from(read('time_s;E (mWh)\n0;998\n10;1.010,5\n20;12.283,5\n').trace.counterWh!)).toEqual([0.998, 1.0105, 12.2835]) // prettier-ignore
   expect(read('time_s;power_w\n0;1,125\n10;1,250\n').trace.power).toEqual(Float64Array.of(1.125, 1.25))
+  // Where nothing reaches a thousand, no comma groups one: three decimals stand beside a round hundred.
+  expect(read('time_s;level\n0;99,375\n10;100\n').trace.percent).toEqual(Float64Array.of(99.375, 100))
+  expect(read('time_s;counter_wh\n0;99,875\n10;100\n20;100,125\n').trace.counterWh).toEqual(Float64Array.of(99.875, 100, 100.125)) // prettier-ignore
   expect(read('time_s;power_w\n0;18\n10;17,125\n').trace.power).toEqual(Float64Array.of(18, 17.125))
 })
 

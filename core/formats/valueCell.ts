@@ -13,10 +13,11 @@ const COMMAED = /^[+\-−]?\d{1,3}(\.\d{3})+,\d+(?!\d)/
 const GROUPED = /^[+\-−]?[1-9]\d{0,2}(,\d{3})+(?![\d.,])/
 
 /**
- * What groups the thousands of a column. "1,010.5" tells it, and so does "1,010" beside "998" or "998.5": who writes
- * decimal commas, with three decimals, writes none of these.
+ * What groups the thousands of a column. "1,010.5" tells it; in thousandths of a unit, which alone go so far, so does
+ * "1,010" beside "998" or "998.5": who writes decimal commas, with three decimals, writes none of these.
  */
-export function groupingOf(rows: Table['rows'], column: number): Grouping {
+export function groupingOf(rows: Table['rows'], column: number, meaning: ColumnMeaning): Grouping {
+  const inThousandths = meaning.kind === 'channel' && meaning.divisor === 1000
   let commas = 0
   let grouped = 0
   let beside = false
@@ -33,7 +34,7 @@ export function groupingOf(rows: Table['rows'], column: number): Grouping {
       if (GROUPED.test(cell)) grouped++
     }
   }
-  return commas > 0 && grouped === commas && beside && !tooLarge ? ',' : ''
+  return inThousandths && commas > 0 && grouped === commas && beside && !tooLarge ? ',' : ''
 }
 
 /**
