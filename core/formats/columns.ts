@@ -1,7 +1,12 @@
 import { CHANNELS, channel, thousandthsOf, type Channel } from '../trace/channels'
 import { holdsClocks } from './dateColumn'
 import { quantityMeaning } from './quantityUnit'
-import { guessTimeStyle, type TimeStyle } from './timeCell'
+import { withCellUnits } from './cellUnit'
+import { isTooFast } from './clockPace'
+import { hasTimeUnit, unitMeaning } from './headingUnit'
+import { inSmallerUnit } from './thousandths'
+import type { TimeStyle } from './timeCell'
+import { guessTimeStyle } from './timeStyle'
 import type { Table } from './table'
 import { areShares } from './valueCell'
 
@@ -9,7 +14,7 @@ import { areShares } from './valueCell'
 export type ColumnMeaning =
   | { kind: 'time'; style: TimeStyle }
   | { kind: 'channel'; channel: Channel; divisor: number }
-  | { kind: 'temperature'; place: string; fahrenheit: boolean }
+  | { kind: 'temperature'; place: string; fahrenheit: boolean; divisor?: number }
   | { kind: 'note' }
   | { kind: 'ignore' }
 
@@ -86,7 +91,7 @@ function meaningOf(header: string, cells: readonly string[]): ColumnMeaning {
   const quantity = quantityMeaning(header)
   if (quantity) return quantity
   const loose = LOOSE.find(([pattern]) => pattern.test(loosen(name)) || pattern.test(name))
-  const meaning = loose?.[1](name) ?? { kind: 'ignore' }
+  const meaning = loose?.[1](name) ?? unitMeaning(header) ?? { kind: 'ignore' }
   return meaning.kind === 'time' ? { kind: 'time', style: guessTimeStyle(name, cells) } : meaning
 }
 
@@ -102,7 +107,10 @@ export const isTimeName = (header: string): boolean => meaningOf(header, []).kin
 /** Whether a row of cells names a time and something that was read at it. */
 export function isHeaderRow(cells: readonly string[]): boolean {
   const kinds = cells.map((cell) => (parsesAsValue(cell) ? 'ignore' : meaningOf(cell, []).kind))
-  return kinds.includes('time') && kinds.some((k) => k === 'channel' || k === 'temperature')
+  return (
+    (kinds.includes('time') || cells.some(hasTimeUnit)) &&
+    kinds.some((k) => k === 'channel' || k === 'temperature')
+  )
 }
 /** A number or a time is a value, whatever words stand in it. */
 const parsesAsValue = (cell: string): boolean => /^[\s\d.,:+-]*$/.test(cell)
@@ -124,15 +132,17 @@ export const repeatedColumns = (headers: readonly string[]): number[] =>
 /** A best guess for every column; a meaning already taken by an earlier column is not given twice. */
 export function guessColumns(table: Table): ColumnMeaning[] {
   const taken = new Set<string>()
-  const meanings = table.headers.map((header, i) => {
+  const named = table.headers.map((header, i) => {
     const cells = sampleOf(table, i)
-    return MAYBE_LEVEL.test(header.trim()) && lookLikeLevels(cells) ? LEVEL : meaningOf(header, cells)
+    const meaning =
+      MAYBE_LEVEL.test(header.trim()) && lookLikeLevels(cells) ? LEVEL : meaningOf(header, cells)
+    return inSmallerUnit(meaning, header, cells)
   })
-  // Where no name says which column is the time, the first that holds clocks is.
-  if (!meanings.some((m) => m.kind === 'time')) {
-    const clocks = meanings.findIndex((m, i) => m.kind === 'ignore' && holdsClocks(table.rows, i))
-    if (clocks >= 0) meanings[clocks] = { kind: 'time', style: guessTimeStyle('', sampleOf(table, clocks)) }
-  }
+  const meanings = withCellUnits(withTime(named, table), table.rows)
+  const time = meanings.findIndex((m) => m.kind === 'time')
+  const level = meanings.findIndex((m) => m.kind === 'channel' && m.channel === 'percent')
+  if (time >= 0 && level >= 0 && isTooFast(meanings[time], table.rows, time, level))
+    meanings[time] = { kind: 'time', style: 'hours-minutes' }
   return meanings.map((as, i) => {
     const meaning = asShares(as, table, i)
     const key =
@@ -145,6 +155,18 @@ export function guessColumns(table: Table): ColumnMeaning[] {
     taken.add(key)
     return meaning
   })
+}
+
+/** Where no name says which column is the time, the first is whose heading has a unit of time, else that holds clocks. */
+function withTime(meanings: ColumnMeaning[], table: Table): ColumnMeaning[] {
+  if (meanings.some((m) => m.kind === 'time')) return meanings
+  const isUnknown = (i: number) => meanings[i].kind === 'ignore'
+  const byUnit = table.headers.findIndex((header, i) => isUnknown(i) && hasTimeUnit(header))
+  const at =
+    byUnit >= 0 ? byUnit : table.headers.findIndex((_, i) => isUnknown(i) && holdsClocks(table.rows, i))
+  if (at < 0) return meanings
+  const style = guessTimeStyle(byUnit >= 0 ? table.headers[at] : '', sampleOf(table, at))
+  return meanings.with(at, { kind: 'time', style })
 }
 
 /** A column that names its unit as we write it is in percent, whatever stands in it. */
@@ -165,7 +187,10 @@ function sampleOf({ rows }: Table, column: number): string[] {
   )
 }
 
-/** What a column may hold of the channels, to choose from: each in its unit, then each in thousandths of it. */
+/**
+ * What a column may hold of the channels, to choose from: each in its unit, then each in thousandths of it; what flows
+ * may be counted the other way round.
+ */
 export function channelChoices(): { value: string; title: string; meaning: ColumnMeaning }[] {
   const choice = (c: Channel, divisor: number, title: string) => ({
     value: `${c}-${divisor}`,
@@ -177,7 +202,12 @@ export function channelChoices(): { value: string; title: string; meaning: Colum
     const unit = thousandthsOf(c)
     return unit ? [choice(c, 1000, `${channel(c).called}, ${unit}`)] : []
   })
-  return [...whole, choice('percent', SHARE, 'level, as a share of one'), ...small]
+  const turned = CHANNELS.filter((c) => channel(c).bounds[0] < -1).flatMap((c) => {
+    const { called, unit } = channel(c)
+    const outwards = (divisor: number, of: string) => choice(c, divisor, `${called}, ${of}, counted outwards`)
+    return [outwards(-1, unit), outwards(-1000, `m${unit}`)]
+  })
+  return [...whole, choice('percent', SHARE, 'level, as a share of one'), ...small, ...turned]
 }
 
 /** Whether the table is written by the contract, so that nothing needs asking. */

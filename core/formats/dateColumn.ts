@@ -1,5 +1,6 @@
 import { quoted } from './problem'
 import type { Table } from './table'
+import { parseMoment } from './momentCell'
 import { parseClock, parseTimeOfDay } from './timeCell'
 
 /** A date by itself; a spreadsheet's is midnight of its day. */
@@ -9,6 +10,8 @@ const MOST = 0.9
 const ELAPSED = /elapsed|duration|since|passed/i
 
 const isTimeOfDay = (cell: string): boolean => !Number.isNaN(parseTimeOfDay(cell))
+const isMoment = (cell: string): boolean =>
+  !Number.isNaN(parseMoment(cell)) || !Number.isNaN(parseMoment(cell, true))
 const isClock = (cell: string): boolean => isTimeOfDay(cell) || !Number.isNaN(parseClock(cell))
 
 /**
@@ -30,9 +33,9 @@ function filledWith(holds: (cell: string) => boolean, rows: Table['rows'], colum
 const beginsAtZero = (rows: Table['rows'], column: number): boolean =>
   parseTimeOfDay(rows.find(({ cells }) => cells[column]?.trim())?.cells[column] ?? '') === 0
 
-/** Whether a column holds clocks, and nothing else. */
+/** Whether a column holds clocks or moments, and nothing else. */
 export const holdsClocks = (rows: Table['rows'], column: number): boolean =>
-  filledWith(isClock, rows, column) > 0
+  filledWith((cell) => isClock(cell) || isMoment(cell), rows, column) > 0
 
 /**
  * The table with the dates of a column of their own before the times of another. Where they stand in few rows, or

@@ -1,19 +1,29 @@
-import { isValid, parseISO } from 'date-fns'
+import { isValid, parse, parseISO } from 'date-fns'
 
-const CLOCK = String.raw`(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d+))?)?\s*(am|pm)?$`
+const CLOCK = String.raw`(\d{1,2})[:.h](\d{2})(?:[:.](\d{2})(?:[.,](\d+))?)?\s*(am|pm)?$`
 const BY_NUMBERS = new RegExp(String.raw`^(\d{1,2})([./-])(\d{1,2})\2(\d{4})[ ,T]+${CLOCK}`, 'i')
 const BY_YEAR = new RegExp(String.raw`^(\d{4})-(\d{2})-(\d{2})[ T]${CLOCK}`, 'i')
+const BY_NAME = new RegExp(
+  String.raw`^(?:[a-z]{2,9}\.?,? )?(?:(\d{1,2})\.? ([a-z]{3,9})|([a-z]{3,9})\.? (\d{1,2}))[.,]? (\d{4})[ ,T]+${CLOCK}`,
+  'i',
+)
 /** Which of the two comes first is not known of these; with dots it is the day. */
 const EITHER_WAY = /^\d{1,2}([/-])\d{1,2}\1\d{4}\b/
 
 /**
- * An ISO 8601 moment, `2026-03-02 6:40 pm`, or `02.03.2026 18:40:05`, in seconds since 1970; NaN for anything else. One
+ * An ISO 8601 moment, `2026-03-02 6:40 pm`, `2 Mar 2026 18:40`, or `02.03.2026 18:40:05`, in seconds since 1970; NaN for anything else. One
  * without a zone is of this machine's clock.
  */
 export function parseMoment(cell: string, monthFirst = false): number {
   const text = cell.trim()
   const byYear = BY_YEAR.exec(text)
   if (byYear) return momentOf(byYear[1], byYear[2], byYear[3], byYear.slice(4))
+  const byName = BY_NAME.exec(text)
+  if (byName) {
+    const [, before, name, month = name, day = before, year] = byName
+    const at = parse(month.slice(0, 3), 'MMM', 0)
+    return isValid(at) ? momentOf(year, String(at.getMonth() + 1), day, byName.slice(6)) : NaN
+  }
   const byNumbers = BY_NUMBERS.exec(text)
   if (byNumbers) {
     const [, one, sign, two, year] = byNumbers

@@ -1,6 +1,7 @@
 import { maxIndex, rollup } from 'd3-array'
 import Papa from 'papaparse'
 import { MOST_READINGS } from '../trace/bounds'
+import { spacedToTabs } from './spaced'
 import { ProblemList, quoted, UnreadableFile } from './problem'
 
 /** A delimited table as found in a file: nothing interpreted yet. */
@@ -42,22 +43,27 @@ export function readTable(text: string, isHeader: IsHeader = () => false, onProg
   // eslint-disable-next-line no-control-regex
   if (/[\u0000-\u0008\u000E-\u001A]/.test(clean.slice(0, 4096)))
     throw new UnreadableFile('This is not a text file; a trace is a table saved as CSV.')
-  const { delimiter, headerRow } = shapeOf(clean, isHeader)
+  const spaced = spacedToTabs(clean)
+  const tabled = spaced ?? clean
+  const { delimiter, headerRow } = shapeOf(tabled, (cells) => isHeader(uncommented(cells)))
   // Without its last line break: an empty last row would be a row too short.
-  const parsed = cellsOf(clean.trimEnd(), delimiter, onProgress)
-  const lines = numbered(parsed.data, clean.includes('"'))
+  const parsed = cellsOf(tabled.trimEnd(), delimiter, onProgress)
+  const lines = numbered(parsed.data, tabled.includes('"'))
   refuseOpenQuotes(parsed.errors, lines)
-  const filled = lines.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''))
+  const filled = lines.filter(
+    ({ cells }) => cells.some((cell) => cell.trim() !== '') && !(delimiter === '|' && isRule(cells)),
+  )
   if (filled.length === 0) throw new UnreadableFile('The file holds no rows.')
   const [head, ...rows] = headerRow < 0 ? [unnamed(filled[0]), ...filled] : filled.slice(headerRow)
   if (rows.length > MOST_READINGS) throw new UnreadableFile(`The file holds more than ${MOST_READINGS} rows.`)
-  const headers = head.cells.map((h) => h.trim())
+  const headers = uncommented(head.cells).map((h) => h.trim())
   while (headers.length > 1 && headers[headers.length - 1] === '') headers.pop()
   const assumed: string[] = []
   if (headerRow < 0) assumed.push('No line names the columns.')
   if (headerRow > 0) assumed.push(`The header is in line ${head.line}; what stands before it was left out.`)
   if (delimiter === ';') assumed.push('Cells are parted by semicolons.')
-  if (delimiter === '\t') assumed.push('Cells are parted by tabs.')
+  if (spaced !== undefined) assumed.push('Cells are parted by spaces.')
+  else if (delimiter === '\t') assumed.push('Cells are parted by tabs.')
   if (delimiter === '|') assumed.push('Cells are parted by bars.')
   const problems = new ProblemList()
   const above = headerRow > 0 ? filled[headerRow - 1].cells.map((cell) => cell.trim()) : undefined
@@ -70,6 +76,13 @@ export function readTable(text: string, isHeader: IsHeader = () => false, onProg
     problems,
   }
 }
+
+/** The line under the head of a Markdown table. */
+const isRule = (cells: readonly string[]): boolean => cells.every((cell) => /^\s*(:?-+:?)?\s*$/.test(cell))
+
+/** A header that stands in a comment. A sign alone may be a column's name. */
+const uncommented = (cells: readonly string[]): string[] =>
+  cells.map((cell, i) => (i === 0 ? cell.replace(/^\s*#+\s*(?=[^\s#])/, '') : cell))
 
 /** Names for the columns of a table that begins with its values. */
 const unnamed = ({ line, cells }: Table['rows'][number]): Table['rows'][number] => ({
@@ -140,10 +153,11 @@ function likeliestShape(sample: string): { delimiter: string; headerRow: number 
   return { delimiter: best.alike > 0 ? best.delimiter : ',', headerRow: isFound ? head : 0 }
 }
 
+const VALUE = /^[\d\s.,:+\-−/%°TZ]*\d[\d\s.,:+\-−/%°TZ]*(m?[VAW]h?|m?Ah|[CF]|min|s|h|[ap]m)?$/
 /** Numbers, clocks and dates alone, two of them at least: no names. */
 const areValues = (cells: readonly string[]): boolean => {
   const filled = cells.filter((cell) => cell.trim() !== '')
-  return filled.length > 1 && filled.every((cell) => /^[\d\s.,:+\-−/%°TZ]*\d[\d\s.,:+\-−/%°TZ]*$/.test(cell))
+  return filled.length > 1 && filled.every((cell) => VALUE.test(cell))
 }
 
 /** The rows of a sample that hold anything. */

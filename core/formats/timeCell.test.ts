@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import {
   countsFromFirst,
-  guessTimeStyle,
   isCalendar,
   parseClock,
   parseTimeOfDay,
@@ -10,6 +9,7 @@ import {
   TIME_STYLES,
 } from './timeCell'
 import { parseMoment } from './momentCell'
+import { guessTimeStyle } from './timeStyle'
 
 describe('a time in a cell', () => {
   it.each([
@@ -20,7 +20,7 @@ describe('a time in a cell', () => {
   it.each([
     ['18:40', 67_200], ['18:40:05', 67_205], ['6:40 pm', 67_200], ['6:40PM', 67_200], ['12:05 am', 300], ['12:05 pm', 43_500],
     [' 0:00:00,25 ', 0.25], ['23:59:59', 86_399],
-    ['24:00', NaN], ['18:60', NaN], ['18:40:60', NaN], ['13:00 pm', NaN], ['0:30 am', NaN], ['18', NaN], ['a18:40', NaN], ['18:40 xm', NaN],
+    ['24:00', NaN], ['18:60', NaN], ['18:40:60', NaN], ['13:00 pm', NaN], ['0:30 am', NaN], ['18', NaN], ['a18:40', NaN], ['18:40 xm', NaN], ['18h40', 67_200], ['6.40 pm', 67_200], ['18.40', NaN],
   ])('%s on the wall is %s s after midnight', (cell, s) => expect(parseTimeOfDay(cell)).toBe(s)) // prettier-ignore
 
   const local = (...at: [number, number, number, number, number, number?]) => new Date(...at).getTime() / 1000
@@ -38,14 +38,14 @@ describe('a time in a cell', () => {
   ])('%s is the moment %s', (cell, s) => expect(parseMoment(cell)).toBe(s)) // prettier-ignore
 
   it.each([
-    ['5 min', 300], ['1 h 5 min', 3900], ['1h05', NaN], ['1h 5m 30s', 3930], ['2 hours', 7200], ['90 sec', 90],
+    ['5 min', 300], ['1 h 5 min', 3900], ['1h05', 3900], ['1 h 05', 3900], ['1h60', NaN], ['1h5', NaN], ['1h 5m 30s', 3930], ['2 hours', 7200], ['90 sec', 90],
     ['1,5 h', 5400], ['2.5 minutes', 150], [`5'30"`, 330], ['5′', 300], ['45″', 45], ['10 mins.', 600],
     ['5', NaN], ['', NaN], ['min', NaN], ['5 V', NaN], ['30 s 5 min', NaN], ['5 months', NaN], ['5 min ago', NaN],
   ])('%s as people note it lasts %s s', (cell, s) => expect(parseClock(cell)).toBe(s)) // prettier-ignore
 
   it('is read in its style, in seconds', () => {
-    const read = TIME_STYLES.map((style) => readTime(style, style.startsWith('clock') ? '1:00' : '90'))
-    expect(read).toEqual([90, 0.09, 5400, 60, NaN, NaN, NaN, 90, 0.09, 90, 0.09])
+    const read = TIME_STYLES.map((style) => readTime(style, /clock|-minutes/.test(style) ? '1:00' : '90'))
+    expect(read).toEqual([90, 0.09, 5400, 324_000, 60, 3600, NaN, NaN, NaN, 90, 0.09, 90, 0.09])
   })
 })
 
@@ -94,13 +94,17 @@ describe('how a column of times is written', () => {
     ['items', ['0'], 'seconds'],
     ['t (min)', ['0', '5'], 'minutes'],
     ['Minutes', ['0'], 'minutes'],
+    ['t (h)', ['0', '0.5'], 'hours'],
+    ['Hours', ['0'], 'hours'],
+    ['Clock (h:mm)', ['0:00', '0:05'], 'time-of-day'],
+    ['the', ['0'], 'seconds'],
     ['minimum', ['0'], 'seconds'],
     ['time', [], 'seconds'],
   ])('%s with %j: %s', (header, cells, style) => expect(guessTimeStyle(header, cells)).toBe(style)) // prettier-ignore
 
   it('says what was assumed, and what counts from its first row or stands in the calendar', () => {
     const told = (holds: (style: (typeof TIME_STYLES)[number]) => boolean) => TIME_STYLES.filter(holds)
-    expect(told(countsFromFirst)).toEqual(TIME_STYLES.slice(4))
+    expect(told(countsFromFirst)).toEqual(TIME_STYLES.slice(6))
     expect(told(isCalendar)).toEqual([
       'moments',
       'moments-month-first',
@@ -109,7 +113,7 @@ describe('how a column of times is written', () => {
     ])
     expect(told((style) => TIME_ASSUMED[style] === '')).toEqual(['seconds'])
     expect(told((style) => /first.* is taken as power-on/.test(TIME_ASSUMED[style]))).toEqual(told(countsFromFirst)) // prettier-ignore
-    expect(told((style) => / since power-on/.test(TIME_ASSUMED[style]))).toEqual(['milliseconds', 'minutes', 'clock']) // prettier-ignore
+    expect(told((style) => / since power-on/.test(TIME_ASSUMED[style]))).toEqual(TIME_STYLES.slice(1, 6)) // prettier-ignore
     expect(told((style) => /milliseconds/.test(TIME_ASSUMED[style]))).toEqual(told((s) => s.includes('millis'))) // prettier-ignore
     expect(told((style) => /since 1970/.test(TIME_ASSUMED[style]))).toEqual(['epoch-seconds', 'epoch-milliseconds']) // prettier-ignore
   })

@@ -1,16 +1,18 @@
 import { decimal } from '../trace/decimal'
-import { isMonthFirst, parseMoment } from './momentCell'
+import { parseMoment } from './momentCell'
 
 /**
- * How a column of times is written. `seconds`, `milliseconds`, `minutes` and `clock` count from power-on; `running-…`
- * count from some earlier moment, such as the start of a machine; `time-of-day` is the clock on the wall, `moments` are
- * dates with times, `epoch-…` count from 1970.
+ * How a column of times is written. `seconds`, `milliseconds`, `minutes`, `hours`, `clock` and `hours-minutes` count from
+ * power-on; `running-…` count from some earlier moment, such as the start of a machine; `time-of-day` is the clock on the
+ * wall, `moments` are dates with times, `epoch-…` count from 1970.
  */
 export const TIME_STYLES = [
   'seconds',
   'milliseconds',
   'minutes',
+  'hours',
   'clock',
+  'hours-minutes',
   'time-of-day',
   'moments',
   'moments-month-first',
@@ -26,7 +28,9 @@ export const TIME_ASSUMED: Record<TimeStyle, string> = {
   seconds: '',
   milliseconds: 'Times are milliseconds since power-on.',
   minutes: 'Times are minutes since power-on.',
+  hours: 'Times are hours since power-on.',
   clock: 'Times are hours, minutes and seconds since power-on.',
+  'hours-minutes': 'Times are hours and minutes since power-on.',
   'time-of-day': 'Times are those of the clock on the wall; the first is taken as power-on.',
   moments: 'The first moment is taken as power-on.',
   'moments-month-first': 'Dates are read with the month first; the first moment is taken as power-on.',
@@ -38,7 +42,7 @@ export const TIME_ASSUMED: Record<TimeStyle, string> = {
 
 /** Styles in which power-on is where the first row stands. */
 export const countsFromFirst = (style: TimeStyle): boolean =>
-  !['seconds', 'milliseconds', 'minutes', 'clock'].includes(style)
+  !['seconds', 'milliseconds', 'minutes', 'hours', 'clock', 'hours-minutes'].includes(style)
 /** Styles whose times, in seconds, are moments of the calendar. */
 export const isCalendar = (style: TimeStyle): boolean =>
   style.startsWith('moments') || style.startsWith('epoch')
@@ -53,10 +57,17 @@ const IN_WORDS = new RegExp(
   'i',
 )
 
-/** `h:mm:ss`, `mm:ss`, `1 h 5 min`, `5'30"`, each with optional fractions, in seconds; NaN for anything else. */
+/** Hours and minutes alone: "1:05", which may be minutes and seconds too, or "1h05". */
+const TWO_PARTS = /^\s*\d+:\d{2}\s*$/
+export const isTwoParts = (cell: string): boolean => TWO_PARTS.test(cell)
+const WITH_H = /^(\d+)\s?h\s?([0-5]\d)$/i
+
+/** `h:mm:ss`, `mm:ss`, `1 h 5 min`, `1h05`, `5'30"`, each with optional fractions, in seconds; NaN for anything else. */
 export function parseClock(cell: string): number {
   const text = cell.trim()
   const parts = /^(?:(\d+):)?(\d{1,3}):(\d{2}(?:[.,]\d+)?)$/.exec(text)
+  const withH = parts ? null : WITH_H.exec(text)
+  if (withH) return Number(withH[1]) * 3600 + Number(withH[2]) * 60
   if (!parts) return inWords(text)
   const [hours, minutes, seconds] = [Number(parts[1] ?? 0), Number(parts[2]), decimal(parts[3])]
   const wellFormed = seconds < 60 && (parts[1] === undefined || minutes < 60)
@@ -70,9 +81,14 @@ function inWords(text: string): number {
   return hours * 3600 + minutes * 60 + seconds
 }
 
-/** A time on the wall, `18:40`, `18:40:05` or `6:40 pm`, in seconds since midnight; NaN for anything else. */
+/** A clock of two parts is hours and minutes; any other is what it is. */
+const parseHoursMinutes = (cell: string): number => parseClock(isTwoParts(cell) ? `${cell.trim()}:00` : cell)
+
+/** A time on the wall, `18:40`, `18:40:05`, `18h40` or `6:40 pm`, in seconds since midnight; NaN for anything else. */
 export function parseTimeOfDay(cell: string): number {
-  const parts = /^(\d{1,2}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?\s*(am|pm)?$/i.exec(cell.trim())
+  // With am or pm it is a clock, however it is parted.
+  const text = /[ap]m\s*$/i.test(cell) ? cell.replace('.', ':') : cell
+  const parts = /^(\d{1,2})[:h](\d{2})(?::(\d{2}(?:[.,]\d+)?))?\s*(am|pm)?$/i.exec(text.trim())
   if (!parts) return NaN
   const half = parts[4]?.toLowerCase()
   const [h, minutes, seconds] = [Number(parts[1]), Number(parts[2]), decimal(parts[3] ?? '0')]
@@ -81,13 +97,19 @@ export function parseTimeOfDay(cell: string): number {
   return hours < 24 && minutes < 60 && seconds < 60 ? hours * 3600 + minutes * 60 + seconds : NaN
 }
 
+/** A clock with points for colons, as `18.40`: a column of them is told from numbers by how it goes on. */
+export const parseDottedTime = (cell: string): number =>
+  parseTimeOfDay(cell.replace(/^\s*\d{1,2}\.\d{2}(\.\d{2})?(?!\d)/, (clock) => clock.replaceAll('.', ':')))
+
 const thousandths = (cell: string) => decimal(cell) / 1000
 const READERS: Record<TimeStyle, (cell: string) => number> = {
   seconds: decimal,
   milliseconds: thousandths,
   minutes: (cell) => decimal(cell) * 60,
+  hours: (cell) => decimal(cell) * 3600,
   clock: parseClock,
-  'time-of-day': parseTimeOfDay,
+  'hours-minutes': parseHoursMinutes,
+  'time-of-day': parseDottedTime,
   moments: (cell) => parseMoment(cell),
   'moments-month-first': (cell) => parseMoment(cell, true),
   'epoch-seconds': decimal,
@@ -98,58 +120,3 @@ const READERS: Record<TimeStyle, (cell: string) => number> = {
 
 /** A cell in one of the styles, in seconds (of what, the style says); NaN where it is none. */
 export const readTime = (style: TimeStyle, cell: string): number => READERS[style](cell)
-
-/** 1 January 2001 and 2100, in seconds: what lies between is a moment rather than a length. */
-const EPOCH_FROM = 978_307_200
-const EPOCH_TO = 4_102_444_800
-/** An elapsed clock begins near zero; one that begins later than this, in seconds, hangs on a wall. */
-const WALL_FROM = 3600
-
-/** Picks the style from the column's header and its first filled cells. */
-export function guessTimeStyle(header: string, cells: readonly string[]): TimeStyle {
-  const filled = cells.filter((c) => c.trim() !== '').slice(0, 200)
-  const most = (read: (cell: string) => number) =>
-    filled.length > 0 && filled.filter((c) => !Number.isNaN(read(c))).length > filled.length / 2
-  const maybeOnTheWall = most(parseTimeOfDay)
-  if (maybeOnTheWall && isOnTheWall(header, filled)) return 'time-of-day'
-  if (maybeOnTheWall || most(parseClock)) return 'clock'
-  const monthFirst = isMonthFirst(filled)
-  if (most((cell) => parseMoment(cell, monthFirst))) return monthFirst ? 'moments-month-first' : 'moments'
-  const numbers = filled.map(decimal).filter((n) => !Number.isNaN(n))
-  const [first = 0] = numbers
-  if (first / 1000 > EPOCH_FROM && first / 1000 < EPOCH_TO) return 'epoch-milliseconds'
-  if (first > EPOCH_FROM && first < EPOCH_TO) return 'epoch-seconds'
-  const inThousandths = /(^|[^a-z])(ms|msec|millis\w*)([^a-z]|$)/i.test(header)
-  if (/uptime|time ?stamp|\bticks?\b|since (boot|start)/i.test(header.replace(/_/g, ' ')))
-    return inThousandths || isThousandths(numbers) ? 'running-milliseconds' : 'running-seconds'
-  if (inThousandths) return 'milliseconds'
-  if (/(^|[^a-z])(min|mins|minutes?)([^a-z]|$)/i.test(header)) return 'minutes'
-  return 'seconds'
-}
-
-/** Whole numbers that go on by hundreds: a log that is read every few minutes has no such steps in seconds. */
-function isThousandths(numbers: readonly number[]): boolean {
-  const steps = numbers.slice(1).map((n, i) => n - numbers[i])
-  return steps.length > 0 && numbers.every(Number.isInteger) && steps.every((s) => s === 0 || s >= 90)
-}
-
-/** Past midnight, with am or pm, begun late, or called so: a clock that tells the time of day. */
-function isOnTheWall(header: string, cells: readonly string[]): boolean {
-  if (/time of day|wall|\bclock\b|o.clock|local time/i.test(header.replace(/_/g, ' '))) return true
-  if (cells.some((c) => /[ap]m\s*$/i.test(c))) return true
-  const hasSeconds = cells.every((c) => /^\s*\d{1,2}:\d{2}:/.test(c))
-  const times = cells.map(parseTimeOfDay)
-  if (times.some(Number.isNaN)) return false
-  const passesMidnight = times.some((t, i) => i > 0 && t < times[i - 1] - DAY_S / 2)
-  return passesMidnight || (hasSeconds ? times[0] >= WALL_FROM : isFarIn(cells.map(parseClock)))
-}
-
-/** Read as minutes and seconds it would begin at more than twenty of its own steps: `18:40`, `18:45` hang on a wall. */
-function isFarIn(seconds: readonly number[]): boolean {
-  const steps = seconds
-    .slice(1)
-    .map((s, i) => s - seconds[i])
-    .sort((a, b) => a - b)
-  const usual = steps[Math.floor(steps.length / 2)]
-  return usual > 0 && seconds[0] > 20 * usual
-}

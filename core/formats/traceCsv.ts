@@ -6,11 +6,21 @@ import type { Trace } from '../trace/trace'
 import { guessColumns, isHeaderRow, isTimeName, repeatedColumns, type ColumnMeaning } from './columns'
 import { withGroups, withUnits } from './headings'
 import { withDates } from './dateColumn'
+import { smallerUnitWords } from './thousandths'
+import { withTurned } from './turned'
 import { isEitherWay } from './momentCell'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { readTable, type Progress, type Table } from './table'
 import { unguardCell } from './textCell'
-import { countsFromFirst, DAY_S, isCalendar, readTime, TIME_ASSUMED, type TimeStyle } from './timeCell'
+import {
+  countsFromFirst,
+  DAY_S,
+  isCalendar,
+  isTwoParts,
+  readTime,
+  TIME_ASSUMED,
+  type TimeStyle,
+} from './timeCell'
 import { areShares, groupingOf, valueOf, type Grouping } from './valueCell'
 
 /** A trace read from a file, with everything that was assumed or could not be read. */
@@ -50,7 +60,7 @@ export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]):
 
 /** Reads the table of a trace, past whatever stands before its header. */
 export const readTraceTable = (text: string, onProgress?: Progress): Table =>
-  withDates(withUnits(withGroups(readTable(text, isHeaderRow, onProgress))), isTimeName)
+  withDates(withUnits(withGroups(withTurned(readTable(text, isHeaderRow, onProgress)))), isTimeName)
 
 /** The second half of {@link readTraceCsv}, for a table whose columns the user has named. */
 export function traceFromTable(
@@ -84,7 +94,7 @@ export function traceFromTable(
       const column = readColumn(rows, i, where, meaning, bounds, grouping, problems)
       if (meaning.kind === 'channel') trace[meaning.channel] = column
       else trace.temperatures[meaning.place] = column
-      assumed.push(...assumedOf(meaning, rows, i))
+      assumed.push(...assumedOf(meaning, rows, i, where), smallerUnitWords(meaning, table, i))
       if (grouping) assumed.push(`In ${quoted(where)}, ${GROUPING_WORDS[grouping]} group thousands.`)
       if (!grouping && rows.some((r) => DECIMAL_COMMA.test(r.cells[i] ?? ''))) decimalCommas = true
     }
@@ -101,7 +111,7 @@ export function traceFromTable(
     trace,
     problems: all,
     problemCount: table.problems.count + problems.count,
-    assumed: [...table.assumed, ...assumed],
+    assumed: [...table.assumed, ...assumed.filter(Boolean)],
     startedAt: isCalendar(style) ? new Date(origin * 1000).toISOString() : null,
   }
 }
@@ -112,9 +122,12 @@ const NOT_READ = /^([-–—]+|\?+|n\/?a|nan|null|none)$/i
 const DECIMAL_COMMA = /^\s*-?\d+,\d/
 const GROUPING_WORDS = { ',': 'commas', '.': 'points' } as const
 
-/** What a column of levels was taken for, where it may be meant otherwise. */
-function assumedOf(meaning: ColumnMeaning, rows: Table['rows'], index: number): string[] {
-  if (meaning.kind !== 'channel' || meaning.channel !== 'percent') return []
+/** What a column was taken for, where it may be meant otherwise. */
+function assumedOf(meaning: ColumnMeaning, rows: Table['rows'], index: number, where: string): string[] {
+  if (meaning.kind !== 'channel') return []
+  if (meaning.divisor < 0)
+    return [`${quoted(where)} counts what flows out of the device; its sign was turned.`]
+  if (meaning.channel !== 'percent') return []
   if (meaning.divisor < 1) return ['Levels are shares of one: 0.5 stands for 50 %.']
   return areShares(rows, index)
     ? ['All levels lie between 0 and 1; they are read as %, not as shares of one.']
@@ -135,7 +148,8 @@ function readTimes(table: Table, index: number, meaning: ColumnMeaning, problems
   let origin = 0
   let days = 0
   let last = -Infinity
-  for (const row of table.rows) {
+  const fromItsEnd = isNewestFirst(table.rows, index, style)
+  for (const row of fromItsEnd ? table.rows.toReversed() : table.rows) {
     const cell = row.cells[index] ?? ''
     const read = readTime(style, cell)
     // Past midnight the clock on the wall begins anew.
@@ -162,8 +176,32 @@ function readTimes(table: Table, index: number, meaning: ColumnMeaning, problems
     }
   }
   const dayFirst = style === 'moments' && rows.some((r) => isEitherWay([r.cells[index] ?? '']))
-  const assumed = [TIME_ASSUMED[style], dayFirst ? 'Dates are read with the day first.' : ''].filter(Boolean)
+  const twoParts = style === 'clock' && rows.every((r) => isTwoParts(r.cells[index] ?? ''))
+  const assumed = [
+    twoParts ? 'Times are minutes and seconds since power-on.' : TIME_ASSUMED[style],
+    dayFirst ? 'Dates are read with the day first.' : '',
+    fromItsEnd ? 'The newest row stands first; the table was read from its end.' : '',
+  ].filter(Boolean)
   return { rows, time: Float64Array.from(time), assumed, origin, style }
+}
+
+const MOST = 0.9
+/** The order of rows is told by so many of them. */
+const ORDER_ROWS = 1000
+/** Nearly every time is before the one above it; one alone, or a midnight, is not. */
+function isNewestFirst(rows: Table['rows'], index: number, style: TimeStyle): boolean {
+  let [falls, steps, last] = [0, 0, NaN]
+  for (const { cells } of rows.slice(0, ORDER_ROWS)) {
+    const t = readTime(style, cells[index] ?? '')
+    if (Number.isNaN(t)) continue
+    if (!Number.isNaN(last) && t !== last) {
+      const passesMidnight = style === 'time-of-day' && Math.abs(t - last) > DAY_S / 2
+      steps++
+      if (t < last !== passesMidnight) falls++
+    }
+    last = t
+  }
+  return steps > 0 && falls > MOST * steps
 }
 
 function readColumn(

@@ -8,6 +8,8 @@ export type Grouping = '' | ',' | '.'
 
 /** A number as it is written, and the unit behind it. */
 const PARTS = /^([+\-−]?[\d.,]*\d[.,]?(?:e[+-]?\d+)?)\s*([^\d\s.,+\-−]\S*)?$/i
+/** Thousands parted by a space or an apostrophe: no other number is written so. */
+const SPACED = /(\d)[\u00a0\u202f\u2009 '’](?=\d{3}(?!\d))/g
 const POINTED = /^[+\-−]?\d{1,3}(,\d{3})+\.\d+(?!\d)/
 const COMMAED = /^[+\-−]?\d{1,3}(\.\d{3})+,\d+(?!\d)/
 const GROUPED = /^[+\-−]?[1-9]\d{0,2}(,\d{3})+(?![\d.,])/
@@ -17,7 +19,7 @@ const GROUPED = /^[+\-−]?[1-9]\d{0,2}(,\d{3})+(?![\d.,])/
  * "1,010" beside "998" or "998.5": who writes decimal commas, with three decimals, writes none of these.
  */
 export function groupingOf(rows: Table['rows'], column: number, meaning: ColumnMeaning): Grouping {
-  const inThousandths = meaning.kind === 'channel' && meaning.divisor === 1000
+  const inThousandths = meaning.kind === 'channel' && Math.abs(meaning.divisor) === 1000
   let commas = 0
   let grouped = 0
   let beside = false
@@ -44,7 +46,7 @@ export function groupingOf(rows: Table['rows'], column: number, meaning: ColumnM
  */
 export function valueOf(cell: string, meaning: ColumnMeaning, grouping: Grouping): number {
   if (grouping === '' && isPlain(cell)) return inUnit(Number(cell), '', meaning)
-  const [, number, unit = ''] = PARTS.exec(cell.trim()) ?? []
+  const [, number, unit = ''] = PARTS.exec(cell.trim().replace(SPACED, '$1')) ?? []
   if (number === undefined) return NaN
   return inUnit(decimal(grouping ? number.replaceAll(grouping, '') : number), unit.toLowerCase(), meaning)
 }
@@ -53,17 +55,19 @@ function inUnit(value: number, unit: string, meaning: ColumnMeaning): number {
   if (meaning.kind === 'temperature') {
     if (/^(°?c|℃)$/.test(unit)) return value
     if (unit === '' ? meaning.fahrenheit : /^(°?f|℉)$/.test(unit)) return ((value - 32) * 5) / 9
-    return unit === '' ? value : NaN
+    return unit === '' ? value / (meaning.divisor ?? 1) : NaN
   }
   if (meaning.kind !== 'channel') return NaN
   if (unit === '') return scaled(value, meaning.divisor)
-  if (unit === channel(meaning.channel).unit.toLowerCase()) return value
-  return unit === thousandthsOf(meaning.channel)?.toLowerCase() ? value / 1000 : NaN
+  // Counted the other way round it is, whatever the cell's unit.
+  const sign = meaning.divisor < 0 ? -1 : 1
+  if (unit === channel(meaning.channel).unit.toLowerCase()) return sign * value
+  return unit === thousandthsOf(meaning.channel)?.toLowerCase() ? (sign * value) / 1000 : NaN
 }
 
 /** Shares of one lose what the division adds: 0.29 is 29 %, not 28.999…. */
 const scaled = (value: number, divisor: number): number =>
-  divisor < 1 ? Number((value / divisor).toPrecision(12)) : value / divisor
+  divisor > 0 && divisor < 1 ? Number((value / divisor).toPrecision(12)) : value / divisor + 0
 
 /**
  * Whether the levels of a column look like shares of one, as a spreadsheet keeps its percentages: all of them from 0 to

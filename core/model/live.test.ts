@@ -22,4 +22,10 @@ describe('a run under way', () => {
     expect(recentRate(levels)).toBeCloseTo(1, 6)
     expect(recentRate(levels.slice(0, 1))).toBeNaN()
   })
+  it('has no rate before a minute has passed: seconds after the start it would be made of the display’s whole points', () => {
+    const from = { t: 0, percent: 5 }
+    expect(recentRate([from, { t: 8, percent: 7 }])).toBeNaN()
+    expect(recentRate([from, { t: 59.9, percent: 7 }])).toBeNaN()
+    expect(recentRate([from, { t: 60, percent: 7 }])).toBe(2)
+  })
 })

@@ -3,6 +3,8 @@ import { forecastS } from './forecast'
 
 /** Pace is read over at least this long, where there is as much: shorter, and whole points rule it. s */
 const RATE_SPAN_S = 600
+/** Over less than this a rate is made of the whole points of the display, and of little else. s */
+const LEAST_SPAN_S = 60
 /** Fewer points gained than this say nothing yet about the run's own pace. */
 const LEAST_POINTS = 3
 /** A pace outside this share of the forecast means that something else is wrong; it is not followed further. */
@@ -14,11 +16,11 @@ export interface Shown {
   percent: number
 }
 
-/** Points per minute over the last ten minutes or so; NaN before two levels were read. */
+/** Points per minute over the last ten minutes or so; NaN before two levels a minute apart were read. */
 export function recentRate(levels: readonly Shown[]): number {
   const last = levels.at(-1)
   const first = levels.findLast((r) => last && r.t <= last.t - RATE_SPAN_S) ?? levels[0]
-  if (!last || !first || last.t <= first.t) return NaN
+  if (!last || !first || last.t - first.t < LEAST_SPAN_S) return NaN
   return ((last.percent - first.percent) / (last.t - first.t)) * 60
 }
 

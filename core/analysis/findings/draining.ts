@@ -1,6 +1,7 @@
 import { duration } from '../../words/figures'
 import { samplesOf } from '../../trace/samples'
 import type { Trace } from '../../trace/trace'
+import { isReversed } from './reversed'
 import { said, type Finding, type Rule } from './finding'
 
 /** A fall of so many points, over so long, is no wavering of the display, s. */
@@ -45,6 +46,8 @@ function fromLevel(trace: Trace): Finding[] {
 }
 
 function fromBattery(trace: Trace): Finding[] {
+  // A log that counts the other way round says so itself.
+  if (isReversed(trace, trace.batteryPower)) return []
   const { t, v } = samplesOf(trace.time, trace.batteryPower)
   let since = NaN
   for (let i = 0; i < t.length; i++) {

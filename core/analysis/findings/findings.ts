@@ -21,6 +21,7 @@ import { levelFell } from './levelFell'
 import { notReached } from './notReached'
 import { openPause } from './openPause'
 import { powerDisagrees } from './powerDisagrees'
+import { reversed } from './reversed'
 import { spikes } from './spikes'
 import { unknownFigures } from './unknownFigures'
 
@@ -39,6 +40,7 @@ export const RULES: readonly Rule[] = [
   onOff,
   levelFell,
   powerDisagrees,
+  reversed,
   clockGap,
   bridged,
   counter,

@@ -16,6 +16,7 @@ import { notReached } from './notReached'
 import { onOff } from './onOff'
 import { oneEnd } from './oneEnd'
 import { powerDisagrees } from './powerDisagrees'
+import { reversed } from './reversed'
 import { spikes } from './spikes'
 import { standing } from './standing'
 import { startDelay } from './startDelay'
@@ -109,6 +110,24 @@ it('takes a fall of two points over five minutes for draining, and a battery tha
     { atS: 10, message: expect.stringContaining('−1.5 W') },
   ])
 }) // prettier-ignore
+
+it('tells a log that counts the other way round from a battery that drains', () => {
+  const run = (gain: number, flows: number[], name = 'power') =>
+    trace(flows.map((w, i) => ({ t: i * 300, percent: i === 0 ? 5 : 5 + gain, [name]: w })))
+  const code = (...of: Parameters<typeof run>) => codes(reversed, { trace: run(...of) })
+  expect(told(reversed, { trace: run(5, [-18, -17, 0, -9]) })).toEqual([
+    'warning NaN: The level rose while what was read at the source flowed out of the device.',
+  ])
+  expect(code(4, [-18, -17, -9])).toEqual([])
+  expect(code(5, [18, 17, 9])).toEqual([])
+  expect(code(5, [...Array<number>(9).fill(-18), 2])).toEqual(['reversed'])
+  expect(code(5, [...Array<number>(8).fill(-18), 2])).toEqual([])
+  expect(code(5, [-2, -2], 'current')).toEqual(['reversed'])
+  const battery = run(5, [-4, -4], 'batteryPower')
+  expect(told(reversed, { trace: battery })[0]).toContain('at the battery')
+  expect(drainingIn(battery)).toEqual([])
+  expect(drainingIn(run(4, [-4, -4], 'batteryPower'))).toHaveLength(1)
+})
 
 it('sets a gain of fifteen points against the energy of its own stretch', () => {
   // 15 Wh: 1.5 Wh are ten points. 9 W for 20 min are 3 Wh, for 20 points.

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { guessTimeStyle, TIME_STYLES, type TimeStyle } from '@core/formats/timeCell'
+import { TIME_STYLES, type TimeStyle } from '@core/formats/timeCell'
+import { guessTimeStyle } from '@core/formats/timeStyle'
 import { channelChoices, type ColumnMeaning } from '@core/formats/columns'
+import { TENTHS } from '@core/formats/thousandths'
 import FormPick from '../../forms/FormPick.vue'
 import type { OpenedTable } from '../../workers/files.worker'
 
@@ -16,7 +18,9 @@ const STYLE_WORDS: Record<TimeStyle, string> = {
   seconds: 'seconds',
   milliseconds: 'milliseconds',
   minutes: 'minutes',
+  hours: 'hours',
   clock: 'hours, minutes and seconds',
+  'hours-minutes': 'hours and minutes',
   'time-of-day': 'time of day',
   moments: 'date and time',
   'moments-month-first': 'date and time, month first',
@@ -43,6 +47,11 @@ const CHOICES: { value: string; title: string; meaning: (column: number) => Colu
     title: 'temperature, °F',
     meaning: () => ({ kind: 'temperature', place: '', fahrenheit: true }),
   },
+  {
+    value: 'temperature-tenths',
+    title: 'temperature, tenths of a °C',
+    meaning: () => ({ kind: 'temperature', place: '', fahrenheit: false, divisor: TENTHS }),
+  },
   { value: 'note', title: 'note', meaning: () => ({ kind: 'note' }) },
   ...TIME_STYLES.map((style) => ({
     value: `time-${style}`,
@@ -59,7 +68,8 @@ const cells = (column: number) => props.opened.rows.slice(0, 50).map((row) => ro
 function valueOf(m: ColumnMeaning): string {
   if (m.kind === 'time') return `time-${m.style}`
   if (m.kind === 'channel') return `${m.channel}-${m.divisor}`
-  if (m.kind === 'temperature') return m.fahrenheit ? 'temperature-f' : 'temperature'
+  if (m.kind === 'temperature')
+    return m.fahrenheit ? 'temperature-f' : m.divisor ? 'temperature-tenths' : 'temperature'
   return m.kind
 }
 

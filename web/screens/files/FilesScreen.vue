@@ -114,7 +114,7 @@ const THEMES = [
       variant="underlined"
       hide-details
       prepend-icon=""
-      accept=".json,.csv,.tsv,.txt,.xlsx,.zip,application/json,text/csv"
+      accept=".json,.csv,.tsv,.txt,.log,.md,.xlsx,.zip,application/json,text/csv"
       @update:model-value="pick"
     />
     <p class="quiet small deed">
