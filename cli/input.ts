@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { InvalidArgumentError } from 'commander'
-import { encodingOf } from '@core/formats/encoding'
+import { decodeText } from '@core/formats/encoding'
 import { problemInWords, UnreadableFile } from '@core/formats/problem'
 import { readTraceCsv } from '@core/formats/traceCsv'
 import type { Trace } from '@core/trace/trace'
@@ -12,8 +12,7 @@ export class InputError extends Error {}
 export async function readTraceFile(path: string): Promise<Trace> {
   let text: string
   try {
-    const bytes = await readFile(path)
-    text = new TextDecoder(encodingOf(bytes)).decode(bytes)
+    text = decodeText(await readFile(path))
   } catch (error) {
     const reason =
       (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : (error as Error).message

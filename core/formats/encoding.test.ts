@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { encodingOf } from './encoding'
+import { decodeText, encodingOf, isOneByte } from './encoding'
 
 const of = (...bytes: number[]) => encodingOf(Uint8Array.from(bytes))
 const MARK = { le: [0xff, 0xfe], be: [0xfe, 0xff] }
@@ -26,4 +26,13 @@ it('else by where more than half of one side is zero, and the other has none', (
   // So much is looked at and no more.
   const long = Array.from({ length: 600 }, (_, i) => (i < 512 ? 0x41 : i % 2 ? 0 : 0x41))
   expect(of(...long)).toBe('utf-8')
+})
+
+it('reads letters of one byte each, as older spreadsheets write them, where they are no UTF-8', () => {
+  const bytes = Uint8Array.from([...'R\xfcckseite (\xb0C)'].map((c) => c.charCodeAt(0)))
+  expect(decodeText(bytes)).toBe('Rückseite (°C)')
+  expect(decodeText(new TextEncoder().encode('Rückseite (°C)'))).toBe('Rückseite (°C)')
+  // One broken place in UTF-8 leaves the rest what it is.
+  expect(isOneByte('R\uFFFDckseite (°C)')).toBe(false)
+  expect(isOneByte('Temp')).toBe(false)
 })

@@ -1,5 +1,7 @@
 /** How a file's bytes are to be read as text. */
 export type TextEncodingName = 'utf-8' | 'utf-16le' | 'utf-16be'
+/** What text of one byte a letter is taken for: the code page of western Europe, which has all of Latin-1. */
+export const ONE_BYTE = 'windows-1252'
 
 /**
  * The encoding of a text file: by its byte order mark, else by where its zero bytes lie, which UTF-8 text has none of
@@ -18,4 +20,17 @@ export function encodingOf(bytes: Uint8Array): TextEncodingName {
   if (odd > looked / 4 && even === 0) return 'utf-16le'
   if (even > looked / 4 && odd === 0) return 'utf-16be'
   return 'utf-8'
+}
+
+/**
+ * Whether what was decoded as UTF-8 is text of one byte a letter: some of it could not be read, and none of what could
+ * is a letter beyond ASCII.
+ */
+export const isOneByte = (decoded: string): boolean =>
+  decoded.includes('\uFFFD') && !/[\u0080-\uFFFC]/.test(decoded.replace(/^\uFEFF/, ''))
+
+/** The text of a whole file. */
+export function decodeText(bytes: Uint8Array): string {
+  const text = new TextDecoder(encodingOf(bytes)).decode(bytes)
+  return isOneByte(text) ? new TextDecoder(ONE_BYTE).decode(bytes) : text
 }

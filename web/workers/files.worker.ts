@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink'
 import { previewOf, type Preview } from '@core/analysis/preview'
-import { encodingOf } from '@core/formats/encoding'
+import { encodingOf, isOneByte, ONE_BYTE } from '@core/formats/encoding'
 import { guessColumns, isOwnTable, type ColumnMeaning } from '@core/formats/columns'
 import { shapeOf } from '@core/formats/shape'
 import { sheetText, type SheetCell } from '@core/formats/sheetCells'
@@ -41,7 +41,7 @@ export type ReadRecord = TraceReadResult & { preview: Preview }
 
 /** A run of a table with columns of several chargers: its path, and what could not be read of it. */
 export type WidePreview = Pick<Preview, 'points' | 'unit'> &
-  Pick<TraceReadResult, 'problems'> & { lastS: number }
+  Pick<TraceReadResult, 'problems' | 'assumed'> & { lastS: number }
 
 const SHOWN_ROWS = 50
 /** Shares of the work: reading the file, cutting it into cells, reading the columns. */
@@ -51,7 +51,12 @@ let table: Table | undefined
 /** A file's text, read piece by piece. */
 async function textOf(file: Blob, onProgress: Progress): Promise<string> {
   const head = new Uint8Array(await file.slice(0, 4096).arrayBuffer())
-  const decoder = new TextDecoder(encodingOf(head))
+  const text = await decoded(file, encodingOf(head), onProgress)
+  return isOneByte(text) ? decoded(file, ONE_BYTE, onProgress) : text
+}
+
+async function decoded(file: Blob, encoding: string, onProgress: Progress): Promise<string> {
+  const decoder = new TextDecoder(encoding)
   const reader = file.stream().getReader()
   const pieces: string[] = []
   let read = 0
@@ -169,9 +174,9 @@ const work = {
   previewWide(meanings: ColumnMeaning[], runs: WideRun['parts'][]): Outcome<WidePreview[]> {
     const read = work.readWide(meanings, runs)
     if (!read.ok) return read
-    const value = read.value.map(({ trace, problems }) => {
+    const value = read.value.map(({ trace, problems, assumed }) => {
       const { points, unit } = previewOf(trace)
-      return { points, unit, lastS: durationOf(trace), problems: problems.slice(0, SHOWN_ROWS) }
+      return { points, unit, lastS: durationOf(trace), assumed, problems: problems.slice(0, SHOWN_ROWS) }
     })
     return { ok: true, value }
   },

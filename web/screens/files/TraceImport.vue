@@ -122,7 +122,7 @@ async function take(wide?: WideRun[]) {
         >{{ files.waiting.length }} more {{ files.waiting.length === 1 ? 'file waits' : 'files wait' }}.</span
       >
     </p>
-    <p v-for="text in result?.assumed ?? []" :key="text" class="quiet assumed">{{ text }}</p>
+    <p v-for="text in isWide ? [] : (result?.assumed ?? [])" :key="text" class="quiet assumed">{{ text }}</p>
     <v-checkbox
       v-if="opened.wide.length > 1"
       v-model="isWide"

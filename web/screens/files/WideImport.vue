@@ -64,6 +64,7 @@ const preview = computed(() => {
   )
   return { unit, paths: alike, until: Math.max(0, ...paths.map((path) => path.lastS)) }
 })
+const assumed = computed(() => [...new Set(seen.value?.paths.flatMap((path) => path.assumed) ?? [])])
 /** What could not be read, once a place. */
 const faults = computed(() => [
   ...new Set(seen.value?.paths.flatMap(({ problems }) => problems.map(problemInWords)) ?? []),
@@ -96,6 +97,9 @@ const faults = computed(() => [
     </ul>
     <span v-if="faults.length > MOST_SHOWN">and {{ faults.length - MOST_SHOWN }} more.</span>
   </v-alert>
+  <ul v-if="assumed.length" class="quiet my-3">
+    <li v-for="said in assumed" :key="said">{{ said }}</li>
+  </ul>
   <PathChart
     v-if="preview.paths.length"
     :paths="preview.paths"
