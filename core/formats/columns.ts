@@ -66,7 +66,7 @@ const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
     (h) => ({ kind: 'channel', channel: 'power', divisor: divisorOf(h, 'w') }),
   ],
   [
-    /(temp|°c|°f)/i,
+    /(temp(?!s\b)|°c|°f)/i,
     (h) => ({ kind: 'temperature', place: '', fahrenheit: /(°f|\(f\)|fahrenheit|_f$)/i.test(h) }),
   ],
   [/(note|comment|remark|event)/i, () => ({ kind: 'note' })],

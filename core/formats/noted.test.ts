@@ -73,6 +73,8 @@ describe('headings', () => {
     const bare = readTraceCsv(rows('Zeit s;Spannung V;Strom mA', '0;9;1995', '30;9;1990')).trace
     expect(readTraceCsv(rows('t,mAh', '0,5')).assumed).toEqual([])
     expect([...bare.time, ...bare.voltage!, ...bare.current!]).toEqual([0, 30, 9, 9, 1.995, 1.99])
+    const french = read(rows('Temps (min);Batterie (%);Température (°C)', '0;5;24,5', '5;11;25'))
+    expect([french.time, [...french.temperatures['']]]).toEqual([[0, 300], [24.5, 25]]) // prettier-ignore
     // A name that is known outdoes a unit.
     expect(read(rows('Wert min;Time;Level', '3;0;5', '3;60;7')).time).toEqual([0, 60])
   })
@@ -96,6 +98,11 @@ describe('headings', () => {
 })
 
 describe('values', () => {
+  it('may be full, and times may be written as so much later', () => {
+    const { time, percent } = read(rows('Time,Level', '0,98', '+5 min,99', '+10 min,Full'))
+    expect([time, percent]).toEqual([[300, 600], [99, 100]]) // prettier-ignore
+  })
+
   it('have their thousands parted by a space or an apostrophe', () => {
     for (const sign of ['\u202f', '\u00a0', ' ', '’', "'"])
       expect(read(rows('t;mW;%', `0;18${sign}000;5`, `60;9${sign}500;6`)).power).toEqual([18, 9.5])

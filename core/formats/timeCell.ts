@@ -64,7 +64,7 @@ const WITH_H = /^(\d+)\s?h\s?([0-5]\d)$/i
 
 /** `h:mm:ss`, `mm:ss`, `1 h 5 min`, `1h05`, `5'30"`, each with optional fractions, in seconds; NaN for anything else. */
 export function parseClock(cell: string): number {
-  const text = cell.trim()
+  const text = cell.trim().replace(/^\+\s*/, '')
   const parts = /^(?:(\d+):)?(\d{1,3}):(\d{2}(?:[.,]\d+)?)$/.exec(text)
   const withH = parts ? null : WITH_H.exec(text)
   if (withH) return Number(withH[1]) * 3600 + Number(withH[2]) * 60

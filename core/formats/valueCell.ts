@@ -8,6 +8,8 @@ export type Grouping = '' | ',' | '.'
 
 /** A number as it is written, and the unit behind it. */
 const PARTS = /^([+\-−]?[\d.,]*\d[.,]?(?:e[+-]?\d+)?)\s*([^\d\s.,+\-−]\S*)?$/i
+/** What a display says when it does not say 100. */
+const FULL = /^full$/i
 /** Thousands parted by a space or an apostrophe: no other number is written so. */
 const SPACED = /(\d)[\u00a0\u202f\u2009 '’](?=\d{3}(?!\d))/g
 const POINTED = /^[+\-−]?\d{1,3}(,\d{3})+\.\d+(?!\d)/
@@ -46,6 +48,7 @@ export function groupingOf(rows: Table['rows'], column: number, meaning: ColumnM
  */
 export function valueOf(cell: string, meaning: ColumnMeaning, grouping: Grouping): number {
   if (grouping === '' && isPlain(cell)) return inUnit(Number(cell), '', meaning)
+  if (FULL.test(cell.trim()) && meaning.kind === 'channel' && meaning.channel === 'percent') return 100
   const [, number, unit = ''] = PARTS.exec(cell.trim().replace(SPACED, '$1')) ?? []
   if (number === undefined) return NaN
   return inUnit(decimal(grouping ? number.replaceAll(grouping, '') : number), unit.toLowerCase(), meaning)
