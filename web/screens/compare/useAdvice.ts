@@ -61,6 +61,8 @@ export function useAdvice(
     device,
     async (of) => {
       accepts.value = null
+      // All runs of the device are looked through: not while the screen is being put up.
+      await new Promise((resolve) => setTimeout(resolve))
       const found = of ? await curves.curveOf(of.id).catch(() => null) : null
       if (device.value?.id === of?.id) accepts.value = found
     },

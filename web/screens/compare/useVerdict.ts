@@ -1,7 +1,7 @@
 import { computed, type ComputedRef, type WritableComputedRef } from 'vue'
 import { groups } from 'd3-array'
 import type { Analysis } from '@core/analysis/analyse'
-import { fairness, fedBeside, type FairnessRow, type Spell } from '@core/compare/fairness'
+import { fairness, fedBeside, type FairnessRow } from '@core/compare/fairness'
 import type { Side } from '@core/compare/quantities'
 import { GOALS, rank, type Goal, type Ranking } from '@core/compare/ranking'
 import type { Repeatability } from '@core/compare/verdict'
@@ -9,9 +9,9 @@ import { setUpKey, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
 import { capacityThen } from '@core/protocol/runConditions'
 import { verdictSentence } from '@core/words/sentences/verdictSentence'
-import { useAnalyses } from '../../stores/analyses'
 import { useLearnt } from '../../stores/learnt'
 import { useLogbook } from '../../stores/logbook'
+import { useSpells } from '../../stores/spells'
 import { useAddress } from './useAddress'
 import type { Comparison } from './useComparison'
 import type { UseThresholdsReturn } from './useThresholds'
@@ -53,7 +53,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
   const address = useAddress()
   const logbook = useLogbook()
   const learnt = useLearnt()
-  const analyses = useAnalyses()
+  const spells = useSpells()
   const { worked } = comparison
 
   const goalKey = address.word<Goal['key']>('goal', GOAL_KEYS)
@@ -102,13 +102,6 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
       repeatability.value,
     ),
   )
-  const spellOf = ({ id, sourceId, startedAt }: Run): Spell => ({
-    id,
-    sourceId,
-    startedAt,
-    durationS: analyses.headline(id)?.durationS ?? NaN,
-  })
-  const spells = computed(() => logbook.runs.map(spellOf))
   const fair = computed(() =>
     fairness(
       setups.value.flatMap(({ runs, sides }) =>
@@ -119,7 +112,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
           meter: logbook.meter(run.conditions.meterId)?.name ?? '',
           reading: readingInWords(run.reading),
           corrected: run.corrections.length > 0,
-          fedBeside: fedBeside(spellOf(run), spells.value),
+          fedBeside: fedBeside(spells.spellOf(run), spells.all),
         })),
       ),
       comparison.alignment.value.percent !== null,
