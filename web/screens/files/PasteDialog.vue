@@ -25,10 +25,10 @@ async function read() {
     :width="640"
     @submit="read"
   >
-    <p class="quiet">
-      Cells copied from a spreadsheet, or lines like “time_s;battery_percent;power_w” and below “0;5;18.2”.
-      The first line names the columns: a time, and what was read; or columns of several chargers. Without
-      names, you are asked what each column holds.
+    <p class="quiet mb-3">
+      Cells copied from a spreadsheet, lines like “time_s;battery_percent;power_w” and below “0;5;18.2”, or
+      notes like “19:30 5 % 18 W”. The first line names the columns: a time, and what was read; or columns of
+      several chargers. Without names, units tell, or you are asked what each column holds.
     </p>
     <FormText v-model="typed" label="Table" multiline autofocus rows="10" class="figure" />
   </FormDialog>
