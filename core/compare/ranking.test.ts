@@ -69,6 +69,14 @@ const stateOf = (label: string, sides: FairSide[], isAligned = false) => {
   return [state, weight]
 }
 
+it('does not know whether a run without a date was alone on its source, nor counts it beside others', () => {
+  const spell = (id: string, dated = true) => ({ id, sourceId: 's', startedAt: '2026-03-02T19:00:00.000Z', dated, durationS: 3600 }) // prettier-ignore
+  const all = [spell('a'), spell('b'), spell('brought in', false)]
+  expect(fedBeside(all[0], all)).toBe(1)
+  expect(fedBeside(all[2], all)).toBeNaN()
+  expect(stateOf('On its source', [side(), side({ fedBeside: NaN })])).toEqual(['unknown', 'warning'])
+})
+
 it('names every condition that differs, and takes unknown for no equal', () => {
   expect(stateOf('Start level', [side(), side({ startPercent: 3 })])).toEqual(['equal', 'blocking'])
   expect(stateOf('Start level', [side(), side({ startPercent: 4 })])).toEqual(['different', 'blocking'])
@@ -105,6 +113,7 @@ it('counts the runs that one source fed at the same time', () => {
     id,
     sourceId,
     startedAt: new Date(Date.UTC(2026, 2, 2, 19, minute)).toISOString(),
+    dated: true,
     durationS,
   })
   const all = [

@@ -72,7 +72,7 @@ const runRow = (run: Run) => ({
   device_id: run.deviceId,
   source_id: run.sourceId,
   cable_id: run.cableId,
-  started_at: run.startedAt,
+  started_at: run.dated ? run.startedAt : null,
   state: run.state,
   start_percent: run.startPercent,
   provenance: run.provenance,

@@ -246,7 +246,7 @@ it('brings a file of version 1 forward: runs gain an empty checklist and no plac
     runs: [run],
   }
   const read = readLogbook(JSON.stringify(file))
-  expect(read.runs[0].run).toMatchObject({ planned: null, checklist: [] })
+  expect(read.runs[0].run).toMatchObject({ planned: null, checklist: [], dated: true })
   expect(read).toMatchObject({ meters: [], observations: [], protocols: [], campaigns: [] })
 
   // What its device says now is the best that is known of the battery then: 4200 mAh at 3.85 V assumed.

@@ -173,7 +173,7 @@ export const COLLECTIONS: { [K in CollectionName]: Collection<Records[K]> } = {
   runs: {
     called: 'run',
     schema: runSchema,
-    nameOf: (r) => `of ${r.startedAt.slice(0, 16).replace('T', ' ')}`,
+    nameOf: (r) => `${r.dated ? 'of' : 'brought in on'} ${r.startedAt.slice(0, 16).replace('T', ' ')}`,
     order: (a, b) => a.startedAt.localeCompare(b.startedAt),
     // A run with a correction that the file has not got stays: corrections are never undone unasked.
     merge: (mine, theirs) => (knowsAllOf(theirs, mine) ? theirs : mine),

@@ -119,6 +119,7 @@ export const correctStart = (
 ): Run => ({
   ...run,
   startedAt,
+  dated: true,
   conditionCorrections: [...run.conditionCorrections, { field: 'startedAt', ...said, ...because }],
 })
 

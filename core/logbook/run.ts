@@ -34,8 +34,10 @@ export interface Run {
   cableId: string | null
   /** Index into the inks; kept for life. */
   ink: number
-  /** ISO 8601 moment of power-on. */
+  /** ISO 8601 moment of power-on; of a run that is not `dated`, the moment it was brought in. */
   startedAt: string
+  /** Whether anybody knows when it was made: a file may tell no date. */
+  dated: boolean
   state: RunState
   /** Why it is short, spoilt or set aside. */
   stateReason: string
@@ -89,6 +91,7 @@ export const blankRun = (over: RunOfItsOwn): Run => ({
   name: '',
   cableId: null,
   ink: 0,
+  dated: true,
   state: 'done',
   stateReason: '',
   startPercent: null,

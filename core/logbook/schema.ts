@@ -1,4 +1,4 @@
-import { array, mixed, object, string, type ObjectSchema } from 'yup'
+import { array, boolean, mixed, object, string, type ObjectSchema } from 'yup'
 import { bounded, boundedOrNull, freeText, id, moment, optionalId } from '../trace/fields'
 import { LONGEST_S, MOST_READINGS } from '../trace/bounds'
 import { CHANNELS, type Correction, type TraceEvent } from '../trace/trace'
@@ -50,6 +50,7 @@ export const runSchema: ObjectSchema<Run> = object({
   cableId: optionalId(),
   ink: bounded(0, 1000).integer(),
   startedAt: moment(),
+  dated: boolean().defined().default(true),
   state: mixed<Run['state']>()
     .oneOf([...RUN_STATES])
     .required('is missing'),

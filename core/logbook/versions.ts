@@ -4,7 +4,7 @@ import { mendRun } from './mend'
 import { SHELF_NAMES } from './logbook'
 
 /** The version of the logbook's layout; raised together with a step in {@link STEPS}. */
-export const LOGBOOK_SCHEMA_VERSION = 6
+export const LOGBOOK_SCHEMA_VERSION = 7
 
 type Raw = Record<string, unknown>
 /** A logbook as its collections stand in a file or in storage, unchecked. A run may carry its `trace`. */
@@ -47,6 +47,8 @@ const STEPS: Record<number, (logbook: RawLogbook) => RawLogbook> = {
   4: (logbook) => ({ writeUps: [], ...logbook }),
   // 6: stretches left out of a run, with their readings; an earlier program would drop them without a word.
   5: (logbook) => ({ ...logbook, runs: eachOf(logbook.runs, (run) => ({ leftOut: [], ...run })) }),
+  // 7: a run whose moment nobody knew says so. Of earlier ones that cannot be told any more.
+  6: (logbook) => ({ ...logbook, runs: eachOf(logbook.runs, (run) => ({ dated: true, ...run })) }),
 }
 
 function conditionsOf(run: Raw, devices: unknown): unknown {

@@ -55,6 +55,17 @@ export const weekdayAndTime = (at: Moment): string => `${weekday(at)} ${timeOfDa
 /** "2 Mar 2026, 19:30" */
 export const dayAndTime = (at: Moment): string => `${fullDay(at)}, ${timeOfDay(at)}`
 
+/** A run's moment; of one that is not dated, nobody knows it. */
+export interface RunMoment {
+  startedAt: string
+  dated: boolean
+}
+/** A run's moment in one of the forms above, or that it has none. */
+export const ofRun =
+  (form: (at: Moment) => string) =>
+  ({ startedAt, dated }: RunMoment): string =>
+    dated ? form(startedAt) : 'not dated'
+
 /** "2026-03-02T19:30", as a field for a day and a time takes it, in the reader's own time zone. */
 export function localInput(at: Moment): string {
   const date = new Date(at)

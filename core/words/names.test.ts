@@ -10,7 +10,8 @@ it('names a set-up, and what has left the shelf', () => {
 it('tells runs of one set-up apart', () => {
   expect(repeatName('Skerry P5 from Hawser 20', 2)).toBe('Skerry P5 from Hawser 20, run 2')
   const noon = new Date(2026, 2, 2, 12).toISOString()
-  const name = datedName('Skerry P5 from Hawser 20', noon, false, 'spoilt')
+  expect(datedName('Skerry P5 from Hawser 20', { startedAt: noon, dated: false })).toBe('Skerry P5 from Hawser 20, not dated') // prettier-ignore
+  const name = datedName('Skerry P5 from Hawser 20', { startedAt: noon, dated: true }, false, 'spoilt')
   expect(name).toMatch(/^Skerry P5 from Hawser 20, .*2.*, spoilt$/)
 })
 

@@ -1,5 +1,5 @@
 import { groups } from 'd3-array'
-import { shortDay } from './moments'
+import { ofRun, shortDay, type RunMoment } from './moments'
 
 /** How a set-up is called: by its device and its source; `undefined` where that has left the shelf. */
 export const setupName = (device: string | undefined, source: string | undefined): string =>
@@ -9,8 +9,8 @@ export const setupName = (device: string | undefined, source: string | undefined
 export const repeatName = (setup: string, nth: number): string => `${setup}, run ${nth}`
 
 /** A run told from others of its set-up by its day, with what else one must know of it: "simulated", "spoilt". */
-export const datedName = (setup: string, startedAt: string, ...marks: (string | false)[]): string =>
-  [setup, shortDay(startedAt), ...marks.filter(Boolean)].join(', ')
+export const datedName = (setup: string, run: RunMoment, ...marks: (string | false)[]): string =>
+  [setup, ofRun(shortDay)(run), ...marks.filter(Boolean)].join(', ')
 
 /** A run among others, with the names of its gear where that is still on the shelf, and what else may tell it apart. */
 export interface NamedRun {

@@ -12,7 +12,7 @@ export interface Given {
   sourceId: string
   cableId: string | null
   meterId: string | null
-  /** ISO 8601, for a file without dates; now where nobody says. */
+  /** ISO 8601, for a file without dates; null where nobody says. */
   startedAt: string | null
   notes: string
   /** Idle time before power-on that is left out, s of the file's clock. */
@@ -55,6 +55,7 @@ export function importedRun(
     cableId,
     ink: nextInk(logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink)),
     startedAt: startedAt ?? given ?? new Date().toISOString(),
+    dated: (startedAt ?? given) !== null,
     startPercent: trace.percent?.find((p) => !Number.isNaN(p)) ?? null,
     reading: readAt(usualStep(trace)),
     provenance: 'import',

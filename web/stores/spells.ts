@@ -9,10 +9,11 @@ import { useLogbook } from './logbook'
 export const useSpells = defineStore('spells', () => {
   const logbook = useLogbook()
   const analyses = useAnalyses()
-  const spellOf = ({ id, sourceId, startedAt }: Run): Spell => ({
+  const spellOf = ({ id, sourceId, startedAt, dated }: Run): Spell => ({
     id,
     sourceId,
     startedAt,
+    dated,
     durationS: analyses.headline(id)?.durationS ?? NaN,
   })
   const all = computed(() => logbook.runs.map(spellOf))

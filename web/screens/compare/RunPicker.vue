@@ -54,7 +54,7 @@ const items = computed(() =>
     value: r.id,
     title: datedName(
       logbook.nameOf(r),
-      r.startedAt,
+      r,
       isSimulated(r) && 'simulated',
       r.state !== 'done' && RUN_STATE_WORDS[r.state],
     ),

@@ -4,7 +4,7 @@ import { fromCommonLevel, fromPowerOn, onAlignedClock } from '@core/compare/alig
 import { setUpKey } from '@core/logbook/run'
 import type { Trace } from '@core/trace/trace'
 import { tellingNames } from '@core/words/names'
-import { shortDay } from '@core/words/moments'
+import { shortDay, ofRun } from '@core/words/moments'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
 import { useAddress } from './useAddress'
@@ -78,7 +78,7 @@ export function useComparison() {
         source: logbook.source(r.sourceId)?.name,
         cable: logbook.cable(r.cableId)?.name,
         unit: r.conditions.unitLabel,
-        day: shortDay(r.startedAt),
+        day: ofRun(shortDay)(r),
       })),
     ),
   )

@@ -200,7 +200,8 @@ async function take(wide?: WideRun[]) {
       </p>
       <!-- Not as hints: one that came and went would move the buttons below from under the finger. -->
       <p v-if="hasGear && !isWide && !joining" class="quiet small">
-        Power-on is now where no date is given; the clock at the switch is the record’s own, such as a film’s.
+        Without a date the run is kept as not dated; the clock at the switch is the record’s own, such as a
+        film’s.
       </p>
     </template>
     <WideImport v-if="isWide && hasGear" :opened="opened" :taking="taking" @take="take" />

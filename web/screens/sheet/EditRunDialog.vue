@@ -2,7 +2,7 @@
 import { object, string } from 'yup'
 import type { Run } from '@core/logbook/run'
 import { isMoment } from '@core/trace/fields'
-import { dayAndTime, localInput } from '@core/words/moments'
+import { dayAndTime, localInput, ofRun } from '@core/words/moments'
 import FormDialog from '../../forms/FormDialog.vue'
 import FormText from '../../forms/FormText.vue'
 import { useFollowing } from '../../forms/useFollowing'
@@ -15,37 +15,45 @@ const emit = defineEmits<{ done: [] }>()
 const corrections = useCorrections()
 /** The run as the form found it: what is not touched here keeps what another tab writes meanwhile. */
 const begun = props.run
-const before = localInput(begun.startedAt)
+const before = begun.dated ? localInput(begun.startedAt) : ''
 
 const { form, values, submit, failure, busy } = useYupForm({
   schema: () =>
     object({
       name: string().defined().trim().max(80, 'Keep the name under 80 characters.'),
       began: string()
-        .required('Say when the power came on.')
-        .test('moment', 'This is no day and time between 1990 and 2200.', isMoment),
+        .defined()
+        .test('known', 'Say when the power came on.', (began) => began !== '' || !begun.dated)
+        .test(
+          'moment',
+          'This is no day and time between 1990 and 2200.',
+          (began) => began === '' || isMoment(began),
+        ),
       notes: string().defined().max(10_000, 'Keep the notes under 10,000 characters.'),
       why: string()
         .defined()
         .trim()
         .max(400)
         .when('began', {
-          is: (began: string) => began !== before,
+          is: (began: string) => began !== before && begun.dated,
           then: (field) => field.required('Say why the moment is another.'),
         }),
     }),
   initial: { name: begun.name, began: before, notes: begun.notes, why: '' },
 })
 useFollowing({ form, values }, () => ({ name: props.run.name, notes: props.run.notes }))
+function startOf(began: string, why: string) {
+  const startedAt = new Date(began).toISOString()
+  const said = { from: ofRun(dayAndTime)(begun), to: dayAndTime(startedAt) }
+  return { startedAt, said, why: why || 'The file told no date.' }
+}
 type Typed = Record<'name' | 'began' | 'notes' | 'why', string>
 const save = submit(async ({ name, began, notes, why }: Typed) => {
   const changed = {
     ...(name === begun.name ? {} : { name }),
     ...(notes === begun.notes ? {} : { notes }),
   }
-  const startedAt = new Date(began).toISOString()
-  const said = { from: dayAndTime(begun.startedAt), to: dayAndTime(startedAt) }
-  await corrections.editRun(props.run.id, changed, began === before ? undefined : { startedAt, said, why })
+  await corrections.editRun(props.run.id, changed, began === before ? undefined : startOf(began, why))
   emit('done')
 })
 </script>

@@ -5,7 +5,7 @@ import { resultSentence } from '@core/words/sentences/sentence'
 import { durationOf } from '@core/trace/trace'
 import { isSimulated, RUN_STATE_WORDS } from '@core/logbook/run'
 import { capacityThen } from '@core/protocol/runConditions'
-import { dayAndTime } from '@core/words/moments'
+import { dayAndTime, ofRun } from '@core/words/moments'
 import EmptyPage from '../../components/EmptyPage.vue'
 import InTurn from '../../components/InTurn.vue'
 import InkMark from '../../components/InkMark.vue'
@@ -58,7 +58,7 @@ const stateWords = computed(() => {
     <template v-else>
       <p class="quiet above">
         <router-link to="/sheet" class="quiet">All runs</router-link>
-        · {{ dayAndTime(run.startedAt) }} <SimulatedTag v-if="isSimulated(run)" />
+        · {{ ofRun(dayAndTime)(run) }} <SimulatedTag v-if="isSimulated(run)" />
       </p>
       <div class="head">
         <h1><InkMark :ink="run.ink" /> {{ logbook.nameOf(run) }}</h1>

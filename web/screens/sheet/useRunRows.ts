@@ -2,7 +2,7 @@ import { computed, type ComputedRef } from 'vue'
 import { timeTo } from '@core/analysis/headline'
 import { isSound, RUN_STATE_WORDS, type Run } from '@core/logbook/run'
 import { duration, figure } from '@core/words/figures'
-import { fullDay } from '@core/words/moments'
+import { fullDay, ofRun } from '@core/words/moments'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
 import type { RunFilter } from '../../stores/runListView'
@@ -47,7 +47,7 @@ export function useRunRows(filter: () => RunFilter): ComputedRef<RunRow[]> {
       ? `${figure(headline.startPercent, 0)}–${figure(headline.endPercent, 0, '%')}`
       : '…'
     const warnings = (headline?.findings.warning ?? 0) + (headline?.findings.blocking ?? 0)
-    const day = fullDay(run.startedAt)
+    const day = ofRun(fullDay)(run)
     const state = RUN_STATE_WORDS[run.state]
     return {
       id: run.id,

@@ -72,7 +72,7 @@ export function useGearForm<T extends Item>(
           // What a run keeps of its device can be carried back to the runs made before.
           canGoBack: kind === 'devices' && changes.some((c) => KEPT_BY_RUNS.has(c.field)),
           changes,
-          runs: runs.map((r) => datedName(logbook.nameOf(r), r.startedAt)),
+          runs: runs.map((r) => datedName(logbook.nameOf(r), r)),
         }
       : null
   }

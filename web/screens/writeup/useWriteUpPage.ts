@@ -11,7 +11,7 @@ import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import { watchedOf } from '@core/trace/trace'
 import { plainly } from '@core/words/figures'
-import { fullDay } from '@core/words/moments'
+import { fullDay, ofRun } from '@core/words/moments'
 import type { Page, PageBlock, PagePath } from '@core/words/page'
 import { choiceWords, oddWords, purposeWords } from '@core/words/sentences/adviceWords'
 import type { Method } from '@core/words/sentences/methodWords'
@@ -75,7 +75,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     meter: logbook.meter(r.conditions.meterId)?.name ?? '',
     thermometer: logbook.meter(r.conditions.thermometerId)?.name ?? '',
     healthPercent: r.conditions.healthPercent ?? NaN,
-    day: fullDay(r.startedAt),
+    day: ofRun(fullDay)(r),
     simulated: isSimulated(r),
     watched: watchedOf(logbook.traces.get(r.id) ?? { time: new Float64Array(0), temperatures: {} }).length > 0,
   })
