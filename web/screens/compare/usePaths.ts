@@ -3,7 +3,8 @@ import { groups } from 'd3-array'
 import type { Alignment } from '@core/compare/align'
 import type { Analysis } from '@core/analysis/analyse'
 import { valueAt, type Samples } from '@core/trace/samples'
-import { clock, duration, figure } from '@core/words/figures'
+import { clock, figure } from '@core/words/figures'
+import { finishWords } from '@core/words/sentences/finishWords'
 import type { Path, Point } from '../../charts/options'
 import { pointsOfSamples, SHARED_PX } from '../../charts/reduction'
 import type { ChartStretch } from '../../charts/useChartView'
@@ -96,11 +97,13 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
   }
   /** A path ends at its full mark; one that never got there says where it stopped. */
   function finished(path: Path, id: string): Path {
-    const full = analyses.value.get(id)?.milestones.find((m) => m.percent === 100)
-    if (!full || full.reason)
-      return { ...path, finish: `stopped at ${figure(path.points.at(-1)?.y, 0, '%')}` }
+    const analysis = analyses.value.get(id)
+    if (!analysis) return path
+    const finish = finishWords(analysis)
+    const full = analysis.milestones.find((m) => m.percent === 100)
+    if (!full || full.reason) return { ...path, finish }
     const before = path.points.filter((p) => p.x < full.timeS)
-    return { ...path, points: [...before, { x: full.timeS, y: 100 }], finish: duration(full.timeS) }
+    return { ...path, points: [...before, { x: full.timeS, y: 100 }], finish }
   }
   const within = (samples: Samples, id: string, { from, until, views }: ChartStretch): Point[] => {
     const shift = shiftOf(id)
