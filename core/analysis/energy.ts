@@ -1,4 +1,4 @@
-import { durationOf, type Trace } from '../trace/trace'
+import { batteryPowerColumn, durationOf, type Trace } from '../trace/trace'
 import { samplesOf } from '../trace/samples'
 import { chargeFlow, energyFlow, passed, type Flow } from './flow'
 import { cut, integrate, type Span } from './integral'
@@ -82,7 +82,7 @@ function counterFigures(watts: Flow, amps: Flow): CounterFigures | null {
 /** Energy received over energy sent, over the time that both were read. */
 function transfer(trace: Trace): number {
   const sent = energyFlow(trace).rate
-  const received = samplesOf(trace.time, trace.batteryPower)
+  const received = samplesOf(trace.time, batteryPowerColumn(trace))
   if (sent.t.length < 2 || received.t.length < 2) return NaN
   const from = Math.max(sent.t[0], received.t[0])
   const to = Math.min(sent.t[sent.t.length - 1], received.t[received.t.length - 1])

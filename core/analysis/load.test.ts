@@ -35,6 +35,15 @@ it('counts source and battery where they were read together (common practice, no
   expect(together([{ t: 0, power: 80, batteryPower: 33 }, { t: 300 }]).systemW).toBe(47)
 })
 
+it('takes the battery’s volts and amperes for its watts, as at the source', () => {
+  // 20 V × 2 A from the source; 11.4 V × 1.5 A into the battery are 17.1 W.
+  const split = together([
+    { t: 0, voltage: 20, current: 2, batteryVoltage: 11.4, batteryCurrent: 1.5 },
+    { t: 300, voltage: 20, current: 2, batteryVoltage: 11.4, batteryCurrent: 1.5 },
+  ])
+  expect([split.sourceW, split.batteryW, split.systemW].map((w) => w.toFixed(6))).toEqual(['40.000000', '17.100000', '22.900000']) // prettier-ignore
+})
+
 it('says nothing of the system where the two were read apart while the load changed', () => {
   const apart = (...watts: number[]) =>
     together(

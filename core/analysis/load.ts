@@ -1,4 +1,4 @@
-import type { TraceEvent } from '../trace/trace'
+import { batteryPowerColumn, type TraceEvent } from '../trace/trace'
 import { powerColumn, type Trace } from '../trace/trace'
 import { firstAtOrAfter, samplesOf, type Samples } from '../trace/samples'
 import { mean } from '../stats/mean'
@@ -46,7 +46,9 @@ export function loadPhases(events: readonly TraceEvent[], endS: number): LoadPha
  */
 export function loadSplit(trace: Trace, events: readonly TraceEvent[], usableWh: number): LoadSplit[] {
   const endS = trace.time.length ? trace.time[trace.time.length - 1] : 0
-  const [source, battery] = [powerColumn(trace), trace.batteryPower].map((c) => samplesOf(trace.time, c))
+  const [source, battery] = [powerColumn(trace), batteryPowerColumn(trace)].map((c) =>
+    samplesOf(trace.time, c),
+  )
   return loadPhases(events, endS).map((phase) => {
     const split = splitOf(within(source, phase), within(battery, phase), () =>
       byLevel(trace, phase, usableWh),

@@ -22,6 +22,9 @@ describe('what is drawn of a run', () => {
     } // prettier-ignore
     const { strips } = samplesOfRun(trace)
     expect(strips.map((s) => s.key)).toEqual(['power', 'volts', 'place back', 'place '])
+    const ends = traceFromReadings([{ t: 0, power: 18, batteryVoltage: 4, batteryCurrent: 3.5 }, { t: 60, power: 18, batteryPower: -2 }]) // prettier-ignore
+    const both = samplesOfRun(ends).strips
+    expect(both.map((s) => [s.key, ...s.samples.v, s.min])).toEqual([['power', 18, 18, 0], ['battery', 14, -2, undefined]]) // prettier-ignore
     // Watts that nobody read are volts times amperes.
     expect([...strips[0].samples.v]).toEqual([18, 18])
     expect([...strips[3].samples.t]).toEqual([600])

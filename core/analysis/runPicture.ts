@@ -1,10 +1,10 @@
 import { reduceWithin, type Stretch } from '../trace/reduce'
 import { leastOf, samplesOf, valueAt, type Samples } from '../trace/samples'
-import { powerColumn, type Trace } from '../trace/trace'
+import { batteryPowerColumn, powerColumn, type Trace } from '../trace/trace'
 import { workedOutLevel } from './workedOut'
 
-/** Which strip: the watts, the volts, or one place's temperature. */
-export type StripKey = 'power' | 'volts' | `place ${string}`
+/** Which strip: the watts, those into the battery, the volts, or one place's temperature. */
+export type StripKey = 'power' | 'battery' | 'volts' | `place ${string}`
 
 /** What is drawn of one strip: samples in the channel's unit, and from where its scale begins; by what was read without. */
 export interface StripPicture {
@@ -31,7 +31,7 @@ export interface RunPicture {
   strips: StripPicture[]
 }
 /** Raised whenever the same trace would be drawn otherwise: a picture that was kept is then drawn anew. */
-export const PICTURE_VERSION = 1
+export const PICTURE_VERSION = 2
 
 /** A run as a whole, as it is kept beside a long trace, so that its path stands before the trace is read. */
 export interface KeptPicture {
@@ -54,6 +54,7 @@ const isRead = (column: Float64Array | undefined): column is Float64Array =>
 /** The column that a strip draws; undefined where nothing was read for it. */
 export function stripColumn(trace: Trace, key: StripKey): Float64Array | undefined {
   if (key === 'power') return powerColumn(trace)
+  if (key === 'battery') return batteryPowerColumn(trace)
   return key === 'volts' ? trace.voltage : trace.temperatures[key.slice('place '.length)]
 }
 
@@ -61,6 +62,7 @@ export function stripColumn(trace: Trace, key: StripKey): Float64Array | undefin
 export function samplesOfRun(trace: Trace): RunSamples {
   const keys: StripKey[] = [
     'power',
+    'battery',
     'volts',
     ...Object.keys(trace.temperatures).map((place) => `place ${place}` as const),
   ]
@@ -72,7 +74,7 @@ export function samplesOfRun(trace: Trace): RunSamples {
       if (!isRead(column)) return []
       const samples = samplesOf(trace.time, column)
       // Watts and volts from nothing up; where something was fed back, by what was read, as a temperature is.
-      const fromNothing = (key === 'power' || key === 'volts') && !(leastOf(samples.v) < 0)
+      const fromNothing = !key.startsWith('place ') && !(leastOf(samples.v) < 0)
       return [{ key, samples, ...(fromNothing ? { min: 0 } : {}) }]
     }),
   }

@@ -1,5 +1,5 @@
 import { quantile } from '../stats/quantile'
-import { powerColumn, type Trace } from '../trace/trace'
+import { batteryPowerColumn, powerColumn, type Trace } from '../trace/trace'
 import { samplesOf, valueAt, type Samples } from '../trace/samples'
 
 /**
@@ -44,7 +44,7 @@ export interface StandstillOptions {
 export function standstills(trace: Trace, { heldPeakW, usableWh = NaN }: StandstillOptions): Standstill[] {
   const shown = samplesOf(trace.time, trace.percent)
   // What the source gives may go into a load: where the battery's own watts were read, they count.
-  const battery = samplesOf(trace.time, trace.batteryPower)
+  const battery = samplesOf(trace.time, batteryPowerColumn(trace))
   const atBattery = battery.t.length > 0
   const watts = atBattery ? battery : samplesOf(trace.time, powerColumn(trace))
   const { t, v } = shown

@@ -2,6 +2,7 @@ import { CHANNELS, channel, thousandthsOf, type Channel } from '../trace/channel
 import { holdsClocks } from './dateColumn'
 import { quantityMeaning } from './quantityUnit'
 import { withCellUnits } from './cellUnit'
+import { atCellSide } from './cellSide'
 import { isTooFast } from './clockPace'
 import { hasTimeUnit, unitMeaning } from './headingUnit'
 import { inSmallerUnit } from './thousandths'
@@ -122,6 +123,9 @@ const lookLikeLevels = (cells: readonly string[]): boolean =>
   cells.every((cell) => /^\s*(\d{1,2}|100|0[.,]\d+|)\s*%?\s*$/.test(cell)) &&
   cells.some((cell) => cell.trim() !== '')
 
+/** A heading that says where it was read: at a source, a bus, a meter. */
+const NAMES_SIDE = /bus|source|input|meter|usb|charger|\bin\b/i
+
 /** Columns that carry the name of one before them, by position from 0. */
 export const repeatedColumns = (headers: readonly string[]): number[] =>
   headers.flatMap((header, i) => {
@@ -138,7 +142,12 @@ export function guessColumns(table: Table): ColumnMeaning[] {
       MAYBE_LEVEL.test(header.trim()) && lookLikeLevels(cells) ? LEVEL : meaningOf(header, cells)
     return inSmallerUnit(meaning, header, cells)
   })
-  const meanings = withCellUnits(withTime(named, table), table.rows)
+  const namesSide = (i: number) =>
+    ownChannel(table.headers[i].toLowerCase()) !== undefined ||
+    quantityMeaning(table.headers[i]) !== undefined ||
+    NAMES_SIDE.test(table.headers[i])
+  const told = withCellUnits(withTime(named, table), table.rows)
+  const meanings = [...atCellSide(told, namesSide, (i) => sampleOf(table, i))]
   const time = meanings.findIndex((m) => m.kind === 'time')
   const level = meanings.findIndex((m) => m.kind === 'channel' && m.channel === 'percent')
   if (time >= 0 && level >= 0 && isTooFast(meanings[time], table.rows, time, level))

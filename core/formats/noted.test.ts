@@ -111,9 +111,9 @@ describe('values', () => {
 
   it('stand in thousandths where in whole units none could be', () => {
     const { trace, assumed } = readTraceCsv(
-      rows('time,level,Voltage,Current,temp', '0,5,3800,1995,240', '60,6,3815,1990,245', '120,7,3830,15,251'),
+      rows('time,level,Voltage,Current,temp', '0,5,9020,1995,240', '60,6,9015,1990,245', '120,7,9030,15,251'),
     )
-    expect([...trace.voltage!]).toEqual([3.8, 3.815, 3.83])
+    expect([...trace.voltage!]).toEqual([9.02, 9.015, 9.03])
     expect([...trace.current!]).toEqual([1.995, 1.99, 0.015])
     expect([...trace.temperatures['']]).toEqual([24, 24.5, 25.1])
     expect(assumed).toEqual(
@@ -122,6 +122,21 @@ describe('values', () => {
     // A heading that names its unit is believed, and the cells are told.
     expect(readTraceCsv(rows('time,level,voltage_v', '0,5,3800', '60,6,3815')).problems).toHaveLength(2)
     expect(readTraceCsv(rows('time,level,Voltage (V)', '0,5,3800', '60,6,3815')).problems).toHaveLength(2)
+  })
+})
+
+describe('the side of a cell', () => {
+  const at = (text: string) =>
+    guessColumns(readTraceTable(text)).flatMap((m) => (m.kind === 'channel' ? [m.channel] : []))
+  it('is where volts of a cell stand beside a level, whatever a device’s log calls them', () => {
+    expect(at(rows('time,level,Voltage,Current (mA)', '0,5,3800,1995', '60,6,3815,1990'))).toEqual(['percent', 'batteryVoltage', 'batteryCurrent']) // prettier-ignore
+    const { assumed } = readTraceCsv(rows('time,level,Voltage,Power', '0,5,3.8 V,7.6', '60,6,3.9 V,7.8'))
+    expect(assumed).toEqual(['"Voltage" is taken for the battery’s.', '"Power" is taken for the battery’s.'])
+    // Without a level, at a source’s volts, or where the heading names the side, they are the meter’s.
+    expect(at(rows('time,Voltage,Current', '0,3.8,2', '60,3.9,2'))).toEqual(['voltage', 'current'])
+    expect(at(rows('time,level,Voltage,Current', '0,5,4.8,2', '60,6,4.7,2'))).toEqual(['percent', 'voltage', 'current']) // prettier-ignore
+    expect(at(rows('time,level,Vbus (V),Current', '0,5,3.8,2', '60,6,3.9,2'))).toEqual(['percent', 'voltage', 'current']) // prettier-ignore
+    expect(at(rows('time_s,battery_percent,voltage_v', '0,5,3.8', '60,6,3.9'))).toEqual(['percent', 'voltage']) // prettier-ignore
   })
 })
 

@@ -127,6 +127,8 @@ function assumedOf(meaning: ColumnMeaning, rows: Table['rows'], index: number, w
   if (meaning.kind !== 'channel') return []
   if (meaning.divisor < 0)
     return [`${quoted(where)} counts what flows out of the device; its sign was turned.`]
+  if (meaning.channel.startsWith('battery'))
+    return /batter|cell|pack/i.test(where) ? [] : [`${quoted(where)} is taken for the battery’s.`]
   if (meaning.channel !== 'percent') return []
   if (meaning.divisor < 1) return ['Levels are shares of one: 0.5 stands for 50 %.']
   return areShares(rows, index)

@@ -108,13 +108,21 @@ export const channelsOf = (trace: Trace): Channel[] =>
  * Watts per reading: the power as read, else volts × amperes where both were read (NaN elsewhere).
  * Undefined when the trace carries neither; the column itself where every reading has its watts: not to be written to.
  */
-export function powerColumn(trace: Trace): Float64Array | undefined {
-  const { power, voltage, current } = trace
-  if (!power && !(voltage && current)) return undefined
-  if (power && allRead(power)) return power
-  const watts = power?.slice() ?? new Float64Array(trace.time.length).fill(NaN)
-  if (voltage && current)
-    for (let i = 0; i < watts.length; i++) if (Number.isNaN(watts[i])) watts[i] = voltage[i] * current[i]
+export const powerColumn = ({ power, voltage, current }: Trace): Float64Array | undefined =>
+  wattsColumn(power, voltage, current)
+
+/** The same at the battery: positive into it. */
+export const batteryPowerColumn = (trace: Trace): Float64Array | undefined =>
+  wattsColumn(trace.batteryPower, trace.batteryVoltage, trace.batteryCurrent)
+
+function wattsColumn(
+  power: Float64Array | undefined,
+  voltage: Float64Array | undefined,
+  current: Float64Array | undefined,
+): Float64Array | undefined {
+  if (!voltage || !current || (power && allRead(power))) return power
+  const watts = power?.slice() ?? new Float64Array(voltage.length).fill(NaN)
+  for (let i = 0; i < watts.length; i++) if (Number.isNaN(watts[i])) watts[i] = voltage[i] * current[i]
   return watts
 }
 

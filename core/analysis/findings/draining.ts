@@ -1,6 +1,6 @@
 import { duration } from '../../words/figures'
 import { samplesOf } from '../../trace/samples'
-import type { Trace } from '../../trace/trace'
+import { batteryPowerColumn, type Trace } from '../../trace/trace'
 import { isReversed } from './reversed'
 import { said, type Finding, type Rule } from './finding'
 
@@ -47,8 +47,8 @@ function fromLevel(trace: Trace): Finding[] {
 
 function fromBattery(trace: Trace): Finding[] {
   // A log that counts the other way round says so itself.
-  if (isReversed(trace, trace.batteryPower)) return []
-  const { t, v } = samplesOf(trace.time, trace.batteryPower)
+  if (isReversed(trace, batteryPowerColumn(trace))) return []
+  const { t, v } = samplesOf(trace.time, batteryPowerColumn(trace))
   let since = NaN
   for (let i = 0; i < t.length; i++) {
     if (v[i] >= 0) since = NaN

@@ -1,4 +1,4 @@
-import { powerColumn } from '../../trace/trace'
+import { batteryPowerColumn, powerColumn } from '../../trace/trace'
 import { firstAtOrAfter, samplesOf } from '../../trace/samples'
 import { notice, type Rule } from './finding'
 
@@ -10,7 +10,7 @@ const ALONE_SHARE = 0.05
 /** Readings of one end without the other, where both ends were read. */
 export const oneEnd: Rule = ({ trace }) => {
   const source = samplesOf(trace.time, powerColumn(trace))
-  const battery = samplesOf(trace.time, trace.batteryPower)
+  const battery = samplesOf(trace.time, batteryPowerColumn(trace))
   if (source.t.length === 0 || battery.t.length === 0) return []
   let alone = 0
   for (const at of battery.t) {

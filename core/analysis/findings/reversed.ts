@@ -1,5 +1,5 @@
 import { samplesOf } from '../../trace/samples'
-import { powerColumn, type Trace } from '../../trace/trace'
+import { batteryPowerColumn, powerColumn, type Trace } from '../../trace/trace'
 import type { Rule } from './finding'
 
 /** A display may rise by a point or two while the device drains; it does not by more. */
@@ -19,7 +19,7 @@ export function isReversed(trace: Trace, column: Float64Array | undefined): bool
 export const reversed: Rule = ({ trace }) => {
   const sides = [
     { side: 'source', columns: [powerColumn(trace), trace.current] },
-    { side: 'battery', columns: [trace.batteryPower, trace.batteryCurrent] },
+    { side: 'battery', columns: [batteryPowerColumn(trace), trace.batteryCurrent] },
   ]
   return sides
     .filter(({ columns }) => columns.some((column) => isReversed(trace, column)))

@@ -111,6 +111,12 @@ it('takes a fall of two points over five minutes for draining, and a battery tha
   ])
 }) // prettier-ignore
 
+it('knows a battery that gives by its volts and amperes too', () => {
+  const giving = trace([0, 30, 60].map((t) => ({ t, power: 20, batteryVoltage: 11.4, batteryCurrent: -0.5 })))
+  expect(drainingIn(giving)).toMatchObject([{ atS: 0, message: expect.stringContaining('−5.7 W') }])
+  expect(codes(oneEnd, { trace: trace([{ t: 0, power: 20 }, { t: 60, batteryVoltage: 4, batteryCurrent: 2 }]) })).toEqual(['one-end']) // prettier-ignore
+})
+
 it('tells a log that counts the other way round from a battery that drains', () => {
   const run = (gain: number, flows: number[], name = 'power') =>
     trace(flows.map((w, i) => ({ t: i * 300, percent: i === 0 ? 5 : 5 + gain, [name]: w })))

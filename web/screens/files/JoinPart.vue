@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Joined } from '@core/analysis/joining/join'
 import { offsetSchema } from '@core/protocol/entry'
-import { durationOf, powerColumn } from '@core/trace/trace'
+import { batteryPowerColumn, durationOf, powerColumn } from '@core/trace/trace'
 import { clock, figure } from '@core/words/figures'
 import PathChart from '../../charts/PathChart.vue'
 import { AXIS_WIDTH, RIGHT_PX } from '../../charts/options'
@@ -45,9 +45,10 @@ const upper = computed(() => ({
 }))
 const lower = computed(() => {
   const { trace } = device.value
-  const own = trace.percent ?? trace.batteryPower ?? trace.batteryCurrent ?? powerColumn(trace)
+  const watts = batteryPowerColumn(trace)
+  const own = trace.percent ?? watts ?? trace.batteryCurrent ?? powerColumn(trace)
   const points = pointsOf(trace.time, own).map(({ x, y }) => ({ x: x + shiftS.value, y }))
-  return { unit: trace.percent ? '%' : trace.batteryCurrent && !trace.batteryPower ? 'A' : 'W', points }
+  return { unit: trace.percent ? '%' : trace.batteryCurrent && !watts ? 'A' : 'W', points }
 })
 const power = computed(() => (joined.value ? [{ x: joined.value.powerOnS, text: 'power-on' }] : []))
 

@@ -22,6 +22,8 @@ const pointsOf = ({ t, v }: Samples): Point[] => Array.from(t, (x, i) => ({ x, y
 /** How a strip is named and written. */
 export function aboutStrip(key: StripKey): Pick<Strip, 'title' | 'label' | 'unit' | 'stepped'> {
   if (key === 'power') return { title: 'Power', label: 'Power', unit: 'W', stepped: false }
+  if (key === 'battery')
+    return { title: 'Into the battery', label: 'Into the battery', unit: 'W', stepped: false }
   if (key === 'volts') return { title: 'Voltage', label: 'Voltage', unit: 'V', stepped: true }
   const place = key.slice('place '.length)
   const title = place ? place.charAt(0).toUpperCase() + place.slice(1) : 'Temperature'

@@ -1,0 +1,40 @@
+import { median } from 'd3-array'
+import type { Channel } from '../trace/channels'
+import { decimal } from '../trace/decimal'
+import type { ColumnMeaning } from './columns'
+
+/** A lithium cell's volts, empty to full, with what a charge adds. A source's lie above, at 5 V less what a cable drops. */
+const CELL_V = [2.5, 4.55] as const
+const AT_BATTERY: Partial<Record<Channel, Channel>> = {
+  voltage: 'batteryVoltage',
+  current: 'batteryCurrent',
+  power: 'batteryPower',
+}
+
+/**
+ * The meanings with volts, amperes and watts at the battery, where the volts are those of a cell beside a level: a
+ * device's own log calls them what a meter does. Columns that name a side are left as they are.
+ *
+ * @param namesSide whether a column's heading says at which side it was read
+ * @param sampleOf cells of a column
+ */
+export function atCellSide(
+  meanings: readonly ColumnMeaning[],
+  namesSide: (column: number) => boolean,
+  sampleOf: (column: number) => readonly string[],
+): readonly ColumnMeaning[] {
+  const at = (channel: Channel) => meanings.findIndex((m) => m.kind === 'channel' && m.channel === channel)
+  const volts = at('voltage')
+  const meaning = meanings[volts]
+  if (meaning?.kind !== 'channel' || at('percent') < 0 || namesSide(volts)) return meanings
+  if (Object.values(AT_BATTERY).some((channel) => at(channel) >= 0)) return meanings
+  const numbers = sampleOf(volts)
+    .map((cell) => decimal(cell.replace(/\s*m?V$/i, '')) / meaning.divisor)
+    .filter((v) => !Number.isNaN(v))
+  const middle = median(numbers) ?? NaN
+  if (!(middle >= CELL_V[0] && middle <= CELL_V[1])) return meanings
+  return meanings.map((m, i) => {
+    const channel = m.kind === 'channel' && !namesSide(i) ? AT_BATTERY[m.channel] : undefined
+    return channel ? { ...m, channel } : m
+  })
+}
