@@ -23,6 +23,8 @@ export interface Goal {
   worthNoticing: WorthNoticing
   /** The figure of one run with its standard uncertainty; NaN where it has none. */
   figure: (a: Analysis) => { value: number; uncertainty: number }
+  /** Why it has none; '' where it has one, or nothing is said. */
+  why: (a: Analysis) => string
 }
 
 const NONE = { value: NaN, uncertainty: NaN }
@@ -36,16 +38,19 @@ const gainAt = (atS: number) => (a: Analysis) => {
 }
 /** A thermometer that states nothing is taken to be good to a degree. */
 const USUAL_CELSIUS_U = 0.5
+const whyNo = (percent: number) => (a: Analysis) =>
+  a.milestones.find((m) => m.percent === percent)?.reason ?? ''
+const whyNoneAt = (atS: number) => (a: Analysis) => a.marks.find((m) => m.atS === atS)?.reason ?? ''
 const POINTS = { better: 'higher', kind: 'points', worthNoticing: { atLeast: 2, share: 0 } } as const
 const TIME = { better: 'lower', kind: 'time', worthNoticing: TIME_WORTH_NOTICING } as const
 
 /** Every goal there is, in the order of the screen. */
 export const GOALS: readonly Goal[] = [
-  { key: 'fifteen', ...POINTS, figure: gainAt(900) },
-  { key: 'thirty', ...POINTS, figure: gainAt(1800) },
-  { key: 'half', ...TIME, figure: timeTo(50) },
-  { key: 'eighty', ...TIME, figure: timeTo(80) },
-  { key: 'full', ...TIME, figure: timeTo(100) },
+  { key: 'fifteen', ...POINTS, figure: gainAt(900), why: whyNoneAt(900) },
+  { key: 'thirty', ...POINTS, figure: gainAt(1800), why: whyNoneAt(1800) },
+  { key: 'half', ...TIME, figure: timeTo(50), why: whyNo(50) },
+  { key: 'eighty', ...TIME, figure: timeTo(80), why: whyNo(80) },
+  { key: 'full', ...TIME, figure: timeTo(100), why: whyNo(100) },
   {
     key: 'coolest',
     better: 'lower',
@@ -53,6 +58,7 @@ export const GOALS: readonly Goal[] = [
     worthNoticing: { atLeast: 2, share: 0 },
     figure: ({ heat: [top] }) =>
       top ? { value: top.maxC, uncertainty: top.uncertaintyC || USUAL_CELSIUS_U } : NONE,
+    why: ({ heat }) => (heat.length ? '' : 'No temperature was read.'),
   },
   {
     key: 'least-lost',
@@ -60,6 +66,7 @@ export const GOALS: readonly Goal[] = [
     kind: 'share',
     worthNoticing: { atLeast: 0, share: 0.05 },
     figure: ({ efficiency: e }) => (e.reason ? NONE : { value: e.value, uncertainty: e.uncertainty }),
+    why: ({ efficiency }) => efficiency.reason ?? '',
   },
 ]
 

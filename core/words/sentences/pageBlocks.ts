@@ -5,7 +5,7 @@ import type { PageBar, PageBlock, PagePath, PageTable } from '../page'
 import { CAUTIONS, doubtWords, methodWords, type Method } from './methodWords'
 import { PART_HEAD } from './partRows'
 import { againstWords, resultWords } from './resultWords'
-import { goalTab, goalWithSpread } from './verdictSentence'
+import { noneWords, goalTab, goalWithSpread } from './verdictSentence'
 
 /** What the blocks of a write-up are made from: a comparison as it stands, in figures and in words. */
 export interface Told {
@@ -101,7 +101,7 @@ export const MADE = {
       name: t.names[index],
       value,
       spread,
-      said: Number.isNaN(value) ? 'not reached' : goalWithSpread(t.goal, value, spread),
+      said: Number.isNaN(value) ? noneWords(t.goal) : goalWithSpread(t.goal, value, spread),
     }))
     const tab = goalTab(t.goal)
     return block(`In order: ${tab}`, [], {

@@ -35,6 +35,11 @@ it('says beside each place how far behind it is, and how surely', () => {
   expect(words(later(2))).toBe('clear · 28 min, at least 21 min')
   expect(words(place(1, { verdict: 'cannot-tell', behind: 60 }))).toBe('can’t tell apart · 1 min')
   expect(words(place(1, { verdict: 'not-reached' }))).toBe('not reached')
+  // What was not measured was not missed.
+  const none = (key: string) => placeWords(GOALS.find((g) => g.key === key)!, place(1, { verdict: 'not-reached' })) // prettier-ignore
+  expect(['thirty', 'coolest', 'least-lost'].map(none)).toEqual(['not reached', 'not measured', 'not known'])
+  const why = 'The run ended below it, at 71 %.'
+  expect(placeWords(full, place(1, { verdict: 'not-reached' }), why)).toBe(why)
 })
 
 it('has words of its own for every goal, and writes its figure in its unit', () => {

@@ -44,10 +44,14 @@ export function goalWithSpread(...of: Parameters<typeof goalParts>): string {
   return spread ? `${value} ${spread}` : value
 }
 
-/** What stands beside a place in the ranking. */
-export function placeWords(goal: Goal, place: Place): string {
+/** What is said for a figure that there is not. */
+export const noneWords = ({ kind }: Goal): string =>
+  kind === 'celsius' ? 'not measured' : kind === 'share' ? 'not known' : 'not reached'
+
+/** What stands beside a place in the ranking; `why` there is no figure, where that is known. */
+export function placeWords(goal: Goal, place: Place, why = ''): string {
   if (place.verdict === 'first') return 'first'
-  if (place.verdict === 'not-reached') return 'not reached'
+  if (place.verdict === 'not-reached') return why || noneWords(goal)
   const behind = goalDifference(goal, place.behind)
   if (place.verdict === 'cannot-tell') return `can’t tell apart · ${behind}`
   const word = place.verdict === 'small' ? 'real but small' : 'clear'

@@ -34,9 +34,9 @@ const rows = computed(() =>
       key: setup.key,
       ink: props.inks[setup.runs[0].id],
       name: props.names[place.index],
-      ...(Number.isNaN(value) ? { value: 'not reached', spread: '' } : goalParts(props.goal, value, spread)),
+      ...(Number.isNaN(value) ? { value: '–', spread: '' } : goalParts(props.goal, value, spread)),
       runs: place.runs > 1 ? ` · ${place.runs} runs` : '',
-      words: placeWords(props.goal, place),
+      words: placeWords(props.goal, place, props.goal.why(setup.sides[0].analysis)),
       dot: { left: `${scale.value(value)}%` },
       bar: {
         left: `${scale.value(value - spread)}%`,
