@@ -19,6 +19,14 @@ export type ColumnMeaning =
   | { kind: 'note' }
   | { kind: 'ignore' }
 
+/** What no two columns may hold both. */
+export const keyOf = (meaning: ColumnMeaning): string =>
+  meaning.kind === 'channel'
+    ? meaning.channel
+    : meaning.kind === 'temperature'
+      ? `t:${meaning.place}`
+      : meaning.kind
+
 /** Levels of a spreadsheet may be shares of one: what is divided by this is percent. */
 export const SHARE = 0.01
 
@@ -154,12 +162,7 @@ export function guessColumns(table: Table): ColumnMeaning[] {
     meanings[time] = { kind: 'time', style: 'hours-minutes' }
   return meanings.map((as, i) => {
     const meaning = asShares(as, table, i)
-    const key =
-      meaning.kind === 'channel'
-        ? meaning.channel
-        : meaning.kind === 'temperature'
-          ? `t:${meaning.place}`
-          : meaning.kind
+    const key = keyOf(meaning)
     if (meaning.kind !== 'ignore' && taken.has(key)) return { kind: 'ignore' }
     taken.add(key)
     return meaning

@@ -1,32 +1,42 @@
+import type { Channel } from '../trace/channels'
 import type { ColumnMeaning } from './columns'
 
 /** The unit at the end of a heading: "Zeit (min)", "Leistung [W]", "Strom mA". */
 const LAST = /(?:[[(]\s*([^\])]+?)\s*[\])]|[\s,/_]([^\s()[\]]+))\s*$/
 
-/** Units as they are written, capitals included: "Messwert A" may be one of amperes, "Kanal a" is none. */
-const OF_UNIT: Record<string, ColumnMeaning> = {
-  V: { kind: 'channel', channel: 'voltage', divisor: 1 },
-  mV: { kind: 'channel', channel: 'voltage', divisor: 1000 },
-  A: { kind: 'channel', channel: 'current', divisor: 1 },
-  mA: { kind: 'channel', channel: 'current', divisor: 1000 },
-  W: { kind: 'channel', channel: 'power', divisor: 1 },
-  mW: { kind: 'channel', channel: 'power', divisor: 1000 },
+const of = (channel: Channel, divisor = 1): ColumnMeaning => ({ kind: 'channel', channel, divisor })
+/** What a unit tells by itself, written as it is, capitals included: "Messwert A" may be of amperes, "Kanal a" is not. */
+export const OF_UNIT: Readonly<Record<string, ColumnMeaning>> = {
+  '%': of('percent'),
+  V: of('voltage'),
+  mV: of('voltage', 1000),
+  A: of('current'),
+  mA: of('current', 1000),
+  W: of('power'),
+  mW: of('power', 1000),
+  Wh: of('counterWh'),
+  mWh: of('counterWh', 1000),
+  Ah: of('counterAh'),
+  mAh: of('counterAh', 1000),
+  '°C': { kind: 'temperature', place: '', fahrenheit: false },
+  '°F': { kind: 'temperature', place: '', fahrenheit: true },
 }
 
 const unitOf = (heading: string): string => {
-  const [, inBrackets, bare] = LAST.exec(heading.trim()) ?? []
-  return inBrackets ?? bare ?? ''
+  const found = LAST.exec(heading.trim())
+  return found?.[1] ?? found?.[2] ?? ''
 }
 
 /** What a heading means by its unit alone, in whatever language the rest of it is; undefined where it has none. */
 export const unitMeaning = (heading: string): ColumnMeaning | undefined => OF_UNIT[unitOf(heading)]
 
+const TIME_UNITS = ['ms', 's', 'sec', 'min', 'h', 'h:mm', 'hh:mm', 'h:mm:ss', 'hh:mm:ss', 'mm:ss']
 /** Whether a heading's unit is one of time. A name that is known says more: "Temp min" is no time. */
 export const hasTimeUnit = (heading: string): boolean =>
-  /^\s*\p{L}/u.test(heading) && /^(ms|s|sec|min|h|h+:mm(:ss)?|mm:ss)$/.test(unitOf(heading))
+  /^\p{L}/u.test(heading.trim()) && TIME_UNITS.includes(unitOf(heading))
 
 /** Whether a heading names a unit of its own. */
 export const namesUnit = (heading: string): boolean =>
-  /(^|[^a-z])(m?[vaw]h?|m?ah|°?[cf])([^a-z]|$)|volts|amperes?|amps|watts|celsius|fahrenheit|milli/i.test(
+  /(^|[^a-z])(m?[vaw]|m?[aw]h|c|f)([^a-z]|$)|volts|ampere|amps|watts|celsius|fahrenheit|milli/i.test(
     heading.replace(/_/g, ' '),
   )

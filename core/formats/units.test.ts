@@ -1,0 +1,114 @@
+import { describe, expect, it } from 'vitest'
+import { isTooFast } from './clockPace'
+import { guessColumns, type ColumnMeaning } from './columns'
+import { hasTimeUnit, namesUnit, unitMeaning } from './headingUnit'
+import { inSmallerUnit, smallerUnitWords } from './thousandths'
+import type { Table } from './table'
+import { readTraceTable } from './traceCsv'
+
+const channel = (name: string, divisor = 1) => ({ kind: 'channel', channel: name, divisor }) as ColumnMeaning
+const UNITS: [unit: string, meaning: ColumnMeaning][] = [
+  ['%', channel('percent')],
+  ['V', channel('voltage')], ['mV', channel('voltage', 1000)],
+  ['A', channel('current')], ['mA', channel('current', 1000)],
+  ['W', channel('power')], ['mW', channel('power', 1000)],
+  ['Wh', channel('counterWh')], ['mWh', channel('counterWh', 1000)],
+  ['Ah', channel('counterAh')], ['mAh', channel('counterAh', 1000)],
+  ['°C', { kind: 'temperature', place: '', fahrenheit: false }],
+  ['°F', { kind: 'temperature', place: '', fahrenheit: true }],
+] // prettier-ignore
+
+describe('a unit', () => {
+  it.each(UNITS)('%s tells what a heading in any language means, and what cells hold', (unit, meaning) => {
+    for (const heading of [`Wert (${unit})`, `Wert [ ${unit} ] `, `Wert ${unit}`, `Wert,${unit}`, `Wert/${unit}`])
+      expect(unitMeaning(heading), heading).toEqual(meaning)
+    const cells = guessColumns(readTraceTable(`Time;Wert\n0;5 ${unit}\n60;-7,5${unit}\n`))
+    expect(cells[1]).toEqual(meaning)
+  }) // prettier-ignore
+
+  it('is none of its own, or of another kind', () => {
+    expect(['Wert', 'V', 'Kanal a', 'Wert (X)', '(V) Wert', ''].map(unitMeaning)).toEqual(Array(6).fill(undefined)) // prettier-ignore
+  })
+
+  it('of time is known behind a name', () => {
+    const known = ['Zeit (s)', 'Zeit [min]', 'Zeit h', ' Zeit ms', 'Dauer (h:mm)', 'Dauer (hh:mm)', 'Dauer (h:mm:ss)', 'Dauer (hh:mm:ss)', 'Dauer (mm:ss)', 'Zeit sec'] // prettier-ignore
+    expect(known.filter((heading) => !hasTimeUnit(heading))).toEqual([])
+    expect(['5 min', 'Zeit', 's', 'Zeit (W)', 'Wert mins', '(min)'].filter(hasTimeUnit)).toEqual([])
+  })
+
+  it('stands in a heading, or does not', () => {
+    const named = ['Voltage (V)', 'current_ma', 'Power W', 'E (mWh)', 'mAh', 'Volts', 'Amperes', 'amps', 'Watts', 'temp (°C)', 'temp_f', 'Celsius', 'Fahrenheit', 'millivolt'] // prettier-ignore
+    expect(named.filter((heading) => !namesUnit(heading))).toEqual([])
+    expect(['Voltage', 'Current', 'Power', 'Temp', 'Vavg'].filter(namesUnit)).toEqual([])
+  })
+
+  it('in cells must be that of more than nine in ten, and of one column alone', () => {
+    const table = (rows: string[], head = 'Time;Wert') =>
+      guessColumns(readTraceTable(`${head}\n${rows.map((row, i) => `${i};${row}`).join('\n')}\n`)).slice(1)
+    const nine = Array<string>(9).fill('5 W')
+    expect(table([...nine, 'x'])).toEqual([{ kind: 'ignore' }])
+    expect(table([...nine, '5 W', 'x'])).toEqual([channel('power')])
+    // What is empty says nothing; thousandths are the same quantity; other units are not.
+    expect(table(['5 W', '', '900 mW'])).toEqual([channel('power')])
+    expect(table(['5 W', '900 mA'])).toEqual([{ kind: 'ignore' }])
+    expect(table(['5 W;6 W', '5 W;6 W'], 'Time;Wert;Zahl')).toEqual([{ kind: 'ignore' }, { kind: 'ignore' }])
+    expect(table(['5 W;6', '5 W;6'], 'Time;Wert;Power')).toEqual([{ kind: 'ignore' }, channel('power')])
+    expect(table(['5 W;6 V', '5 W;6 V'], 'Time;Wert;Zahl')).toEqual([channel('power'), channel('voltage')])
+    // The first hundred tell.
+    expect(table([...Array<string>(100).fill('5 W'), ...Array<string>(50).fill('5')])).toEqual([channel('power')])
+  }) // prettier-ignore
+})
+
+describe('a unit that is not named', () => {
+  const small = (name: string, cells: string[], heading = 'x') => inSmallerUnit(channel(name), heading, cells)
+  it('is a thousandth where half of the values would lie out of all bounds', () => {
+    expect(small('voltage', ['60', '61', '62'])).toEqual(channel('voltage', 1000))
+    expect(small('voltage', ['60', '60', '62'])).toEqual(channel('voltage'))
+    expect(small('current', ['-1500', '-1400', '15'])).toEqual(channel('current', 1000))
+    expect(small('voltage', ['x', '', '9000'])).toEqual(channel('voltage', 1000))
+    // Not even thousandths of it would be a voltage, up to 60 V.
+    expect(small('voltage', ['60000', '60000'])).toEqual(channel('voltage', 1000))
+    expect(small('voltage', ['60001', '60001'])).toEqual(channel('voltage'))
+    expect(small('voltage', ['9000'], 'x (V)')).toEqual(channel('voltage'))
+    expect(small('percent', ['500'])).toEqual(channel('percent'))
+    expect(inSmallerUnit(channel('voltage', 1000), 'x', ['900000'])).toEqual(channel('voltage', 1000))
+    expect(inSmallerUnit({ kind: 'note' }, 'x', ['9000'])).toEqual({ kind: 'note' })
+  })
+  it('is a tenth of a degree where a device would not outlive the whole ones', () => {
+    const place: ColumnMeaning = { kind: 'temperature', place: 'back', fahrenheit: false }
+    const tenths = { ...place, divisor: 10 }
+    expect([['150', '151', '151'], ['1500', '1500']].map((cells) => inSmallerUnit(place, 'back', cells))).toEqual([tenths, tenths]) // prettier-ignore
+    expect([['150', '150'], ['1501', '1501']].map((cells) => inSmallerUnit(place, 'back', cells))).toEqual([place, place]) // prettier-ignore
+    const warm = { ...place, fahrenheit: true }
+    expect(inSmallerUnit(warm, 'back', ['240', '250'])).toEqual(warm)
+  })
+  it('is said, where the heading does not say it', () => {
+    const said = (meaning: ColumnMeaning, heading: string) => smallerUnitWords(meaning, { headers: [heading] } as Table, 0) // prettier-ignore
+    expect(said(channel('voltage', 1000), 'Voltage')).toBe('"Voltage" is read in mV.')
+    expect(said(channel('voltage', 1000), 'Voltage (mV)')).toBe('')
+    expect(said(channel('voltage'), 'Voltage')).toBe('')
+    expect(said({ kind: 'temperature', place: '', fahrenheit: false, divisor: 10 }, 'Temp')).toBe('"Temp" is read in tenths of a °C.') // prettier-ignore
+    expect(said({ kind: 'temperature', place: '', fahrenheit: false }, 'Temp')).toBe('')
+  })
+})
+
+describe('clocks of two parts', () => {
+  const rows = (...cells: string[][]) => cells.map((of, i) => ({ line: i + 1, cells: of }))
+  const fast = (...cells: string[][]) => isTooFast({ kind: 'time', style: 'clock' }, rows(...cells), 0, 1)
+  it('are no minutes and seconds where the level would rise by more than twenty points a minute', () => {
+    expect(fast(['0:00', '5'], ['1:00', '25'])).toBe(false)
+    expect(fast(['0:00', '5'], ['1:00', '26 %'])).toBe(true)
+    expect(fast(['1:00', '5'], ['2:00', '26'])).toBe(true)
+    expect(fast(['1:00', '26'], ['2:00', '46'])).toBe(false)
+  })
+  it('are so from the first to the last row that was read', () => {
+    expect(fast(['', '5'], ['0:00', 'x'], ['0:05', '5'], ['0:10', '50'], ['0:15', ''], ['x', '50'], [])).toBe(true)
+    expect(fast(['0:00', 'x'], ['', '5'])).toBe(false)
+    expect(fast()).toBe(false)
+  }) // prettier-ignore
+  it('say nothing where some have three parts, or count otherwise', () => {
+    expect(fast(['0:00', '5'], ['0:00:30', '20'], ['0:59', '90'])).toBe(false)
+    expect(isTooFast({ kind: 'time', style: 'time-of-day' }, rows(['0:00', '5'], ['0:05', '90']), 0, 1)).toBe(false) // prettier-ignore
+    expect(isTooFast({ kind: 'ignore' }, rows(['0:00', '5'], ['0:05', '90']), 0, 1)).toBe(false)
+  })
+})
