@@ -1,29 +1,43 @@
 import { decimal } from '../trace/decimal'
-import type { ColumnMeaning } from './columns'
 import type { Table } from './table'
-import { isTwoParts, parseClock } from './timeCell'
+import { isTwoParts, parseDottedTime, readTime, type TimeStyle } from './timeCell'
 
 /** More than any battery takes up, points a second: 20 a minute. */
 const FASTEST = 20 / 60
+/** A heading that says seconds means them. */
+const SAYS_SECONDS = /(^|[^a-z])(s|secs?|seconds?)([^a-z]|$)/i
 
-/**
- * Whether clocks of two parts, as "0:05", cannot be minutes and seconds: the level would rise faster than any battery's
- * from the first row to the last.
- */
-export function isTooFast(
-  time: ColumnMeaning,
-  rows: Table['rows'],
-  timeAt: number,
-  levelAt: number,
-): boolean {
-  if (time.kind !== 'time' || time.style !== 'clock') return false
-  const isRead = ({ cells }: Table['rows'][number]) =>
-    !Number.isNaN(percentOf(cells[levelAt])) && !Number.isNaN(parseClock(cells[timeAt] ?? ''))
-  const [first, last] = [rows.find(isRead), rows.findLast(isRead)]
-  if (!first || !last) return false
-  const rise = percentOf(last.cells[levelAt]) - percentOf(first.cells[levelAt])
-  const isFast = rise > FASTEST * (parseClock(last.cells[timeAt]) - parseClock(first.cells[timeAt]))
-  return isFast && rows.every(({ cells }) => !cells[timeAt]?.includes(':') || isTwoParts(cells[timeAt]))
+type Rows = Table['rows']
+/** Where the time and the level stand, and points for each unit of the level: 100 where they are shares of one. */
+export interface PacedColumns {
+  time: number
+  level: number
+  points: number
 }
 
-const percentOf = (cell = ''): number => decimal(cell.replace('%', ''))
+/** Whether a heading leaves it open that its numbers are seconds. */
+export const leavesSecondsOpen = (heading: string): boolean => !SAYS_SECONDS.test(heading.replace(/_/g, ' '))
+
+/**
+ * How times are meant, where read as they look the level would rise faster than any battery's from the first row to the
+ * last: "0:05" is hours and minutes then, "19.30" a clock, and bare numbers are minutes.
+ */
+export function pacedStyle(style: TimeStyle, heading: string, rows: Rows, of: PacedColumns): TimeStyle {
+  const isOpen = style === 'clock' || (style === 'seconds' && leavesSecondsOpen(heading))
+  if (!isOpen || !isTooFast(style, rows, of)) return style
+  const all = (holds: (cell: string) => boolean) =>
+    rows.every(({ cells }) => !cells[of.time]?.trim() || holds(cells[of.time]))
+  if (style === 'clock')
+    return all((cell) => !cell.includes(':') || isTwoParts(cell)) ? 'hours-minutes' : style
+  if (all((cell) => cell.includes('.') && !Number.isNaN(parseDottedTime(cell)))) return 'time-of-day'
+  return isTooFast('minutes', rows, of) ? style : 'minutes'
+}
+
+function isTooFast(style: TimeStyle, rows: Rows, { time, level, points }: PacedColumns): boolean {
+  const timeOf = ({ cells }: Rows[number]) => readTime(style, cells[time] ?? '')
+  const percentOf = ({ cells }: Rows[number]) => points * decimal((cells[level] ?? '').replace('%', ''))
+  const isRead = (row: Rows[number]) => !Number.isNaN(timeOf(row) + percentOf(row))
+  const [first, last] = [rows.find(isRead), rows.findLast(isRead)]
+  if (!first || !last) return false
+  return percentOf(last) - percentOf(first) > FASTEST * Math.abs(timeOf(last) - timeOf(first))
+}

@@ -1,9 +1,9 @@
 import { CHANNELS, channel, thousandthsOf, type Channel } from '../trace/channels'
-import { holdsClocks } from './dateColumn'
+import { holdsClocks, holdsRising } from './dateColumn'
 import { quantityMeaning } from './quantityUnit'
 import { withCellUnits } from './cellUnit'
 import { atCellSide } from './cellSide'
-import { isTooFast } from './clockPace'
+import { pacedStyle } from './clockPace'
 import { hasTimeUnit, unitMeaning } from './headingUnit'
 import { inSmallerUnit } from './thousandths'
 import type { TimeStyle } from './timeCell'
@@ -144,7 +144,7 @@ export const repeatedColumns = (headers: readonly string[]): number[] =>
 /** A best guess for every column; a meaning already taken by an earlier column is not given twice. */
 export function guessColumns(table: Table): ColumnMeaning[] {
   const taken = new Set<string>()
-  const named = table.headers.map((header, i) => {
+  const byName = table.headers.map((header, i) => {
     const cells = sampleOf(table, i)
     const meaning =
       MAYBE_LEVEL.test(header.trim()) && lookLikeLevels(cells) ? LEVEL : meaningOf(header, cells)
@@ -154,12 +154,17 @@ export function guessColumns(table: Table): ColumnMeaning[] {
     ownChannel(table.headers[i].toLowerCase()) !== undefined ||
     quantityMeaning(table.headers[i]) !== undefined ||
     NAMES_SIDE.test(table.headers[i])
-  const told = withCellUnits(withTime(named, table), table.rows)
+  const told = withTime(withCellUnits(byName, table.rows), table)
   const meanings = [...atCellSide(told, namesSide, (i) => sampleOf(table, i))]
   const time = meanings.findIndex((m) => m.kind === 'time')
   const level = meanings.findIndex((m) => m.kind === 'channel' && m.channel === 'percent')
-  if (time >= 0 && level >= 0 && isTooFast(meanings[time], table.rows, time, level))
-    meanings[time] = { kind: 'time', style: 'hours-minutes' }
+  const named = meanings[time]
+  if (level >= 0 && named?.kind === 'time') {
+    const shares = asShares(meanings[level], table, level)
+    const points = shares.kind === 'channel' && shares.divisor < 1 ? 1 / SHARE : 1
+    const style = pacedStyle(named.style, table.headers[time], table.rows, { time, level, points })
+    meanings[time] = { kind: 'time', style }
+  }
   return meanings.map((as, i) => {
     const meaning = asShares(as, table, i)
     const key = keyOf(meaning)
@@ -169,15 +174,23 @@ export function guessColumns(table: Table): ColumnMeaning[] {
   })
 }
 
-/** Where no name says which column is the time, the first is whose heading has a unit of time, else that holds clocks. */
+/**
+ * Where no name says which column is the time: the first whose heading has a unit of time, else that holds clocks, else,
+ * beside a level, that holds numbers which rise.
+ */
 function withTime(meanings: ColumnMeaning[], table: Table): ColumnMeaning[] {
   if (meanings.some((m) => m.kind === 'time')) return meanings
-  const isUnknown = (i: number) => meanings[i].kind === 'ignore'
-  const byUnit = table.headers.findIndex((header, i) => isUnknown(i) && hasTimeUnit(header))
-  const at =
-    byUnit >= 0 ? byUnit : table.headers.findIndex((_, i) => isUnknown(i) && holdsClocks(table.rows, i))
-  if (at < 0) return meanings
-  const style = guessTimeStyle(byUnit >= 0 ? table.headers[at] : '', sampleOf(table, at))
+  const { headers, rows } = table
+  const hasLevel = meanings.some((m) => m.kind === 'channel' && m.channel === 'percent')
+  const signs = [
+    (i: number) => hasTimeUnit(headers[i]),
+    (i: number) => holdsClocks(rows, i),
+    (i: number) => hasLevel && holdsRising(rows, i),
+  ]
+  const unknown = meanings.flatMap((m, i) => (m.kind === 'ignore' ? [i] : []))
+  const at = signs.map((sign) => unknown.find(sign)).find((i) => i !== undefined)
+  if (at === undefined) return meanings
+  const style = guessTimeStyle(hasTimeUnit(headers[at]) ? headers[at] : '', sampleOf(table, at))
   return meanings.with(at, { kind: 'time', style })
 }
 

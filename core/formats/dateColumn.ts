@@ -1,3 +1,4 @@
+import { decimal } from '../trace/decimal'
 import { quoted } from './problem'
 import type { Table } from './table'
 import { parseMoment } from './momentCell'
@@ -36,6 +37,13 @@ const beginsAtZero = (rows: Table['rows'], column: number): boolean =>
 /** Whether a column holds clocks or moments, and nothing else. */
 export const holdsClocks = (rows: Table['rows'], column: number): boolean =>
   filledWith((cell) => isClock(cell) || isMoment(cell), rows, column) > 0
+
+/** Whether a column holds numbers that rise throughout, and do not merely count the rows. */
+export function holdsRising(rows: Table['rows'], column: number): boolean {
+  const numbers = rows.map(({ cells }) => decimal(cells[column] ?? ''))
+  const steps = numbers.slice(1).map((n, i) => n - numbers[i])
+  return steps.length > 1 && steps.every((step) => step > 0) && steps.some((step) => step !== 1)
+}
 
 /**
  * The table with the dates of a column of their own before the times of another. Where they stand in few rows, or

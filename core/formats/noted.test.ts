@@ -71,10 +71,19 @@ describe('headings', () => {
     expect([time, percent, power]).toEqual([[0, 300], [5, 11], [18, 17.5]]) // prettier-ignore
     expect([...temperatures['']]).toEqual([24.5, 25])
     const bare = readTraceCsv(rows('Zeit s;Spannung V;Strom mA', '0;9;1995', '30;9;1990')).trace
-    expect(readTraceCsv(rows('t,mAh', '0,5')).assumed).toEqual([])
+    expect(readTraceCsv(rows('time_s,mAh', '0,5')).assumed).toEqual([])
     expect([...bare.time, ...bare.voltage!, ...bare.current!]).toEqual([0, 30, 9, 9, 1.995, 1.99])
     const french = read(rows('Temps (min);Batterie (%);Température (°C)', '0;5;24,5', '5;11;25'))
     expect([french.time, [...french.temperatures['']]]).toEqual([[0, 300], [24.5, 25]]) // prettier-ignore
+    // Beside a level, what rises is the time; what counts the rows is not.
+    expect(read(rows('Zeit,"Akku, %"', '0,5', '300,11', '600,17')).time).toEqual([0, 300, 600])
+    for (const numbers of [
+      [1, 2, 3],
+      [0, 300, 300],
+      [0, 300],
+    ])
+      expect(() => read(rows('Nr,Akku %', ...numbers.map((n) => `${n},5`)))).toThrow('no time column')
+    expect(() => read(rows('Zeit,Leistung W', '0,5', '300,11', '600,17'))).toThrow('no time column')
     // A name that is known outdoes a unit.
     expect(read(rows('Wert min;Time;Level', '3;0;5', '3;60;7')).time).toEqual([0, 60])
   })
@@ -130,7 +139,7 @@ describe('the side of a cell', () => {
     guessColumns(readTraceTable(text)).flatMap((m) => (m.kind === 'channel' ? [m.channel] : []))
   it('is where volts of a cell stand beside a level, whatever a device’s log calls them', () => {
     expect(at(rows('time,level,Voltage,Current (mA)', '0,5,3800,1995', '60,6,3815,1990'))).toEqual(['percent', 'batteryVoltage', 'batteryCurrent']) // prettier-ignore
-    const { assumed } = readTraceCsv(rows('time,level,Voltage,Power', '0,5,3.8 V,7.6', '60,6,3.9 V,7.8'))
+    const { assumed } = readTraceCsv(rows('time_s,level,Voltage,Power', '0,5,3.8 V,7.6', '60,6,3.9 V,7.8'))
     expect(assumed).toEqual(['"Voltage" is taken for the battery’s.', '"Power" is taken for the battery’s.'])
     // Without a level, at a source’s volts, or where the heading names the side, they are the meter’s.
     expect(at(rows('time,Voltage,Current', '0,3.8,2', '60,3.9,2'))).toEqual(['voltage', 'current'])
@@ -143,7 +152,7 @@ describe('the side of a cell', () => {
 describe('what flows', () => {
   it('may be counted outwards, with units in its cells or without', () => {
     const meaning = channelChoices().find((c) => c.title === 'amperes, mA, counted outwards')!.meaning
-    const { trace, assumed } = readTraceCsv(rows('t,level,mA', '0,5,-1995', '60,6,-1.9 A', '120,7,0'), [
+    const { trace, assumed } = readTraceCsv(rows('time_s,level,mA', '0,5,-1995', '60,6,-1.9 A', '120,7,0'), [
       { kind: 'time', style: 'seconds' },
       { kind: 'channel', channel: 'percent', divisor: 1 },
       meaning,
@@ -180,6 +189,7 @@ describe('shapes', () => {
     expect(read(rows('Time (min)   Battery level (%)', '0            5', '5            11')).time).toEqual([0, 300]) // prettier-ignore
     const commas = read(rows('0 min: 5% 18,0W', '5 min: 11% 17,5W'))
     expect(commas.power).toEqual([18, 17.5])
+    expect(read(rows('0: 5%', '5: 11%', '10: 17%')).time).toEqual([0, 300, 600])
     // Cells with spaces in them are not parted there where a sign parts them.
     expect(read(rows('Time,Level', '2026-11-20 19:30,5', '2026-11-20 19:35,11')).percent).toEqual([5, 11])
     expect(() => read('This is a letter of two lines,\nand it has no readings in it.\n')).toThrow()

@@ -6,6 +6,7 @@ import type { Trace } from '../trace/trace'
 import { guessColumns, isHeaderRow, isTimeName, repeatedColumns, type ColumnMeaning } from './columns'
 import { withGroups, withUnits } from './headings'
 import { withDates } from './dateColumn'
+import { leavesSecondsOpen } from './clockPace'
 import { smallerUnitWords } from './thousandths'
 import { withTurned } from './turned'
 import { isEitherWay } from './momentCell'
@@ -181,6 +182,7 @@ function readTimes(table: Table, index: number, meaning: ColumnMeaning, problems
   const twoParts = style === 'clock' && rows.every((r) => isTwoParts(r.cells[index] ?? ''))
   const assumed = [
     twoParts ? 'Times are minutes and seconds since power-on.' : TIME_ASSUMED[style],
+    style === 'seconds' && leavesSecondsOpen(where) ? 'Times are seconds since power-on.' : '',
     dayFirst ? 'Dates are read with the day first.' : '',
     fromItsEnd ? 'The newest row stands first; the table was read from its end.' : '',
   ].filter(Boolean)

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { isTooFast } from './clockPace'
+import { pacedStyle } from './clockPace'
 import { guessColumns, type ColumnMeaning } from './columns'
 import { hasTimeUnit, namesUnit, unitMeaning } from './headingUnit'
 import { inSmallerUnit, smallerUnitWords } from './thousandths'
 import type { Table } from './table'
-import { readTraceTable } from './traceCsv'
+import type { TimeStyle } from './timeCell'
+import { readTraceCsv, readTraceTable } from './traceCsv'
 
 const channel = (name: string, divisor = 1) => ({ kind: 'channel', channel: name, divisor }) as ColumnMeaning
 const UNITS: [unit: string, meaning: ColumnMeaning][] = [
@@ -92,23 +93,41 @@ describe('a unit that is not named', () => {
   })
 })
 
-describe('clocks of two parts', () => {
-  const rows = (...cells: string[][]) => cells.map((of, i) => ({ line: i + 1, cells: of }))
-  const fast = (...cells: string[][]) => isTooFast({ kind: 'time', style: 'clock' }, rows(...cells), 0, 1)
-  it('are no minutes and seconds where the level would rise by more than twenty points a minute', () => {
-    expect(fast(['0:00', '5'], ['1:00', '25'])).toBe(false)
-    expect(fast(['0:00', '5'], ['1:00', '26 %'])).toBe(true)
-    expect(fast(['1:00', '5'], ['2:00', '26'])).toBe(true)
-    expect(fast(['1:00', '26'], ['2:00', '46'])).toBe(false)
+describe('how fast a level rises', () => {
+  const rows = (cells: string[][]) => cells.map((of, i) => ({ line: i + 1, cells: of }))
+  const paced = (style: TimeStyle, heading: string, cells: string[][], points = 1) =>
+    pacedStyle(style, heading, rows(cells), { time: 0, level: 1, points })
+  const clock = (...cells: string[][]) => paced('clock', 'Time', cells)
+  it('tells hours and minutes from minutes and seconds: no battery takes more than twenty points a minute', () => {
+    expect(clock(['0:00', '5'], ['1:00', '25'])).toBe('clock')
+    expect(clock(['0:00', '5'], ['1:00', '26 %'])).toBe('hours-minutes')
+    expect(clock(['1:00', '5'], ['2:00', '26'])).toBe('hours-minutes')
+    expect(clock(['1:00', '26'], ['2:00', '46'])).toBe('clock')
+    expect(clock(['0:00', '5'], ['0:00:30', '20'], ['0:59', '90'])).toBe('clock')
+    // A log whose newest row stands first rises from its end; a fall is none.
+    expect(clock(['0:00', '90'], ['1:00', '5'])).toBe('clock')
   })
-  it('are so from the first to the last row that was read', () => {
-    expect(fast(['', '5'], ['0:00', 'x'], ['0:05', '5'], ['0:10', '50'], ['0:15', ''], ['x', '50'], [])).toBe(true)
-    expect(fast(['0:00', 'x'], ['', '5'])).toBe(false)
-    expect(fast()).toBe(false)
-  }) // prettier-ignore
-  it('say nothing where some have three parts, or count otherwise', () => {
-    expect(fast(['0:00', '5'], ['0:00:30', '20'], ['0:59', '90'])).toBe(false)
-    expect(isTooFast({ kind: 'time', style: 'time-of-day' }, rows(['0:00', '5'], ['0:05', '90']), 0, 1)).toBe(false) // prettier-ignore
-    expect(isTooFast({ kind: 'ignore' }, rows(['0:00', '5'], ['0:05', '90']), 0, 1)).toBe(false)
+  it('goes from the first to the last row that was read', () => {
+    expect(clock(['', '5'], ['0:00', 'x'], ['0:05', '5'], ['0:10', '50'], ['0:15', ''], ['x', '50'], [])).toBe('hours-minutes')
+    expect(clock(['0:00', 'x'], ['', '5'])).toBe('clock')
+    expect(clock()).toBe('clock')
   })
-})
+  it('tells minutes and dotted clocks from seconds where the heading leaves it open', () => {
+    const five = [['0', '5'], ['5', '11'], ['10', '17']]
+    expect(paced('seconds', 'Time', five)).toBe('minutes')
+    expect(paced('seconds', 'Time', five.map(([t, level]) => [t, String(Number(level) / 100)]), 100)).toBe('minutes')
+    for (const heading of ['time_s', 'Time (sec)', 'Seconds', 'Test Time / s', 'secs'])
+      expect(paced('seconds', heading, five), heading).toBe('seconds')
+    expect(paced('seconds', 'Time', [['0', '5'], ['300', '11']])).toBe('seconds')
+    expect(paced('seconds', 'Time', [['19.30', '5'], ['19.35', '11']])).toBe('time-of-day')
+    expect(paced('seconds', 'Time', [['19.3', '5'], ['19.35', '11']])).toBe('seconds')
+    // Not even in minutes could it be.
+    expect(paced('seconds', 'Time', [['0', '5'], ['1', '50']])).toBe('seconds')
+    expect(paced('milliseconds', 'Time', five)).toBe('milliseconds')
+  })
+  it('is said to be in seconds where nothing says so', () => {
+    const assumed = (heading: string) => readTraceCsv(`${heading},W\n0,18\n5,18\n`).assumed
+    expect(assumed('Time')).toEqual(['Times are seconds since power-on.'])
+    expect([assumed('time_s'), assumed('Seconds')]).toEqual([[], []])
+  })
+}) // prettier-ignore
