@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
-import { guessColumns, isHeaderRow, repeatedColumns } from './columns'
+import { isHeaderRow, repeatedColumns } from './columns'
+import { guessColumns } from './guessColumns'
 import type { Table } from './table'
 
 const guess = (header: string) => guessColumns({ headers: [header], rows: [] } as unknown as Table)[0]

@@ -1,15 +1,9 @@
 import { CHANNELS, channel, thousandthsOf, type Channel } from '../trace/channels'
-import { holdsClocks, holdsRising } from './dateColumn'
 import { quantityMeaning } from './quantityUnit'
-import { withCellUnits } from './cellUnit'
-import { atCellSide } from './cellSide'
-import { pacedStyle } from './clockPace'
 import { hasTimeUnit, unitMeaning } from './headingUnit'
-import { inSmallerUnit } from './thousandths'
 import type { TimeStyle } from './timeCell'
 import { guessTimeStyle } from './timeStyle'
 import type { Table } from './table'
-import { areShares } from './valueCell'
 
 /** What a column of a foreign table means to us. */
 export type ColumnMeaning =
@@ -31,7 +25,8 @@ export const keyOf = (meaning: ColumnMeaning): string =>
 export const SHARE = 0.01
 
 /** The channel of the contract that a header names; undefined when it names none. */
-const ownChannel = (header: string): Channel | undefined => CHANNELS.find((c) => channel(c).header === header)
+export const ownChannel = (header: string): Channel | undefined =>
+  CHANNELS.find((c) => channel(c).header === header)
 
 const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
 
@@ -88,7 +83,8 @@ const divisorOf = (header: string, unit: string): number =>
 /** Underscores part words in headers, and a regular expression does not know it. */
 const loosen = (header: string): string => header.replace(/_/g, ' ')
 
-function meaningOf(header: string, cells: readonly string[]): ColumnMeaning {
+/** What a heading means by its name, with cells of its column where they tell how a time is written. */
+export function meaningOf(header: string, cells: readonly string[]): ColumnMeaning {
   const name = header.trim().toLowerCase().replace(/\[/g, '(').replace(/\]/g, ')')
   if (name === 'time_s') return { kind: 'time', style: ownTimeStyle(cells) }
   if (name === 'note') return { kind: 'note' }
@@ -124,93 +120,12 @@ export function isHeaderRow(cells: readonly string[]): boolean {
 /** A number or a time is a value, whatever words stand in it. */
 const parsesAsValue = (cell: string): boolean => /^[\s\d.,:+-]*$/.test(cell)
 
-const LEVEL: ColumnMeaning = { kind: 'channel', channel: 'percent', divisor: 1 }
-/** Names of the level, unless it is the battery's volts that stand under them. */
-const MAYBE_LEVEL = /^(battery|charge)$/i
-const lookLikeLevels = (cells: readonly string[]): boolean =>
-  cells.every((cell) => /^\s*(\d{1,2}|100|0[.,]\d+|)\s*%?\s*$/.test(cell)) &&
-  cells.some((cell) => cell.trim() !== '')
-
-/** A heading that says where it was read: at a source, a bus, a meter. */
-const NAMES_SIDE = /bus|source|input|meter|usb|charger|\bin\b/i
-
 /** Columns that carry the name of one before them, by position from 0. */
 export const repeatedColumns = (headers: readonly string[]): number[] =>
   headers.flatMap((header, i) => {
     const name = header.toLowerCase()
     return name !== '' && headers.findIndex((h) => h.toLowerCase() === name) < i ? [i] : []
   })
-
-/** A best guess for every column; a meaning already taken by an earlier column is not given twice. */
-export function guessColumns(table: Table): ColumnMeaning[] {
-  const taken = new Set<string>()
-  const byName = table.headers.map((header, i) => {
-    const cells = sampleOf(table, i)
-    const meaning =
-      MAYBE_LEVEL.test(header.trim()) && lookLikeLevels(cells) ? LEVEL : meaningOf(header, cells)
-    return inSmallerUnit(meaning, header, cells)
-  })
-  const namesSide = (i: number) =>
-    ownChannel(table.headers[i].toLowerCase()) !== undefined ||
-    quantityMeaning(table.headers[i]) !== undefined ||
-    NAMES_SIDE.test(table.headers[i])
-  const told = withTime(withCellUnits(byName, table.rows), table)
-  const meanings = [...atCellSide(told, namesSide, (i) => sampleOf(table, i))]
-  const time = meanings.findIndex((m) => m.kind === 'time')
-  const level = meanings.findIndex((m) => m.kind === 'channel' && m.channel === 'percent')
-  const named = meanings[time]
-  if (level >= 0 && named?.kind === 'time') {
-    const shares = asShares(meanings[level], table, level)
-    const points = shares.kind === 'channel' && shares.divisor < 1 ? 1 / SHARE : 1
-    const style = pacedStyle(named.style, table.headers[time], table.rows, { time, level, points })
-    meanings[time] = { kind: 'time', style }
-  }
-  return meanings.map((as, i) => {
-    const meaning = asShares(as, table, i)
-    const key = keyOf(meaning)
-    if (meaning.kind !== 'ignore' && taken.has(key)) return { kind: 'ignore' }
-    taken.add(key)
-    return meaning
-  })
-}
-
-/**
- * Where no name says which column is the time: the first whose heading has a unit of time, else that holds clocks, else,
- * beside a level, that holds numbers which rise.
- */
-function withTime(meanings: ColumnMeaning[], table: Table): ColumnMeaning[] {
-  if (meanings.some((m) => m.kind === 'time')) return meanings
-  const { headers, rows } = table
-  const hasLevel = meanings.some((m) => m.kind === 'channel' && m.channel === 'percent')
-  const signs = [
-    (i: number) => hasTimeUnit(headers[i]),
-    (i: number) => holdsClocks(rows, i),
-    (i: number) => hasLevel && holdsRising(rows, i),
-  ]
-  const unknown = meanings.flatMap((m, i) => (m.kind === 'ignore' ? [i] : []))
-  const at = signs.map((sign) => unknown.find(sign)).find((i) => i !== undefined)
-  if (at === undefined) return meanings
-  const style = guessTimeStyle(hasTimeUnit(headers[at]) ? headers[at] : '', sampleOf(table, at))
-  return meanings.with(at, { kind: 'time', style })
-}
-
-/** A column that names its unit as we write it is in percent, whatever stands in it. */
-const asShares = (meaning: ColumnMeaning, { headers, rows }: Table, column: number): ColumnMeaning =>
-  meaning.kind === 'channel' &&
-  meaning.channel === 'percent' &&
-  !ownChannel(headers[column].toLowerCase()) &&
-  !quantityMeaning(headers[column]) &&
-  areShares(rows, column)
-    ? { ...meaning, divisor: SHARE }
-    : meaning
-
-/** Cells to judge a column by: its first, and a few from all the way down, where midnight may be passed. */
-function sampleOf({ rows }: Table, column: number): string[] {
-  const step = Math.max(1, Math.floor(rows.length / 100))
-  return [...rows.slice(0, 50), ...rows.filter((_, i) => i >= 50 && i % step === 0)].map(
-    (row) => row.cells[column] ?? '',
-  )
-}
 
 /**
  * What a column may hold of the channels, to choose from: each in its unit, then each in thousandths of it; what flows

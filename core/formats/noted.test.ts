@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { channelChoices, guessColumns } from './columns'
+import { channelChoices } from './columns'
+import { guessColumns } from './guessColumns'
 import { readTraceCsv, readTraceTable } from './traceCsv'
 import { guessTimeStyle } from './timeStyle'
 import { wideColumns } from './wide'

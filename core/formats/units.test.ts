@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { pacedStyle } from './clockPace'
-import { guessColumns, type ColumnMeaning } from './columns'
+import type { ColumnMeaning } from './columns'
+import { guessColumns } from './guessColumns'
 import { hasTimeUnit, namesUnit, unitMeaning } from './headingUnit'
 import { inSmallerUnit, smallerUnitWords } from './thousandths'
 import type { Table } from './table'

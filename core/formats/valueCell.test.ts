@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { readTraceCsv, readTraceTable, traceFromTable } from './traceCsv'
 import { sheetText } from './sheetCells'
-import { guessColumns } from './columns'
+import { guessColumns } from './guessColumns'
 import { wideColumns, wideTraces } from './wide'
 
 const read = (text: string) => readTraceCsv(text)

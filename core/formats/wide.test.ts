@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { idleBefore } from '../analysis/idle'
 import { cutBefore } from '../trace/cut'
-import { guessColumns } from './columns'
+import { guessColumns } from './guessColumns'
 import { sheetText } from './sheetCells'
 import { readTraceCsv, readTraceTable } from './traceCsv'
 import { allSaid, namedBy, wideColumns, wideRuns, wideTraces } from './wide'
