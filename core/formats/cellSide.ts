@@ -1,7 +1,7 @@
 import { median } from 'd3-array'
 import type { Channel } from '../trace/channels'
-import { decimal } from '../trace/decimal'
 import type { ColumnMeaning } from './columns'
+import { valueOf } from './valueCell'
 
 /** A lithium cell's volts, empty to full, with what a charge adds. A source's lie above, at 5 V less what a cable drops. */
 const CELL_V = [2.5, 4.55] as const
@@ -29,7 +29,7 @@ export function atCellSide(
   if (meaning?.kind !== 'channel' || at('percent') < 0 || namesSide(volts)) return meanings
   if (Object.values(AT_BATTERY).some((channel) => at(channel) >= 0)) return meanings
   const numbers = sampleOf(volts)
-    .map((cell) => decimal(cell.replace(/\s*m?V$/i, '')) / meaning.divisor)
+    .map((cell) => valueOf(cell, meaning, ''))
     .filter((v) => !Number.isNaN(v))
   const middle = median(numbers) ?? NaN
   if (!(middle >= CELL_V[0] && middle <= CELL_V[1])) return meanings

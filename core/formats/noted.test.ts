@@ -142,6 +142,21 @@ describe('the side of a cell', () => {
     expect(at(rows('time,level,Voltage,Current (mA)', '0,5,3800,1995', '60,6,3815,1990'))).toEqual(['percent', 'batteryVoltage', 'batteryCurrent']) // prettier-ignore
     const { assumed } = readTraceCsv(rows('time_s,level,Voltage,Power', '0,5,3.8 V,7.6', '60,6,3.9 V,7.8'))
     expect(assumed).toEqual(['"Voltage" is taken for the battery’s.', '"Power" is taken for the battery’s.'])
+    expect(at(rows('level,time,Voltage,Current', '5,0,2.5,2', '6,60,2.5,2'))).toContain('batteryCurrent')
+    expect(at(rows('time,level,Voltage', '0,5,4.55', '60,6,4.55'))).toContain('batteryVoltage')
+    expect(at(rows('time,level,Voltage', '0,5,2.49', '60,6,4.56'))).toContain('batteryVoltage')
+    for (const volts of ['2.49', '4.56', 'x'])
+      expect(at(rows('time,level,Voltage', `0,5,${volts}`, `60,6,${volts}`))).toContain('voltage')
+    // The middle of them tells, each by its unit.
+    expect(at(rows('time,level,Voltage', '0,5,5.1 V', '60,6,3900 mV', '120,7,3800 mV'))).toContain(
+      'batteryVoltage',
+    )
+    expect(at(rows('time,level,Voltage (mV)', '0,5,5100', '60,6,3900mV', '120,7,3800'))).toContain(
+      'batteryVoltage',
+    )
+    // Where the battery has columns of its own, these are the other end’s; a side that is named stays.
+    expect(at(rows('time,level,Voltage,Battery voltage', '0,5,3.8,3.7', '60,6,3.9,3.8'))).toEqual(['percent', 'voltage', 'batteryVoltage']) // prettier-ignore
+    expect(at(rows('time,level,Voltage,USB current', '0,5,3.8,2', '60,6,3.9,2'))).toEqual(['percent', 'batteryVoltage', 'current']) // prettier-ignore
     // Without a level, at a source’s volts, or where the heading names the side, they are the meter’s.
     expect(at(rows('time,Voltage,Current', '0,3.8,2', '60,3.9,2'))).toEqual(['voltage', 'current'])
     expect(at(rows('time,level,Voltage,Current', '0,5,4.8,2', '60,6,4.7,2'))).toEqual(['percent', 'voltage', 'current']) // prettier-ignore
@@ -178,6 +193,14 @@ describe('shapes', () => {
     const wide = readTraceTable(rows('Charger,0 min,5 min,10 min', 'Hawser 30,5,11,17', 'Bollard 12,5,8,11'))
     expect(wide.headers).toEqual(['Charger', 'Hawser 30', 'Bollard 12'])
     expect(wideColumns(wide, guessColumns(wide))).toEqual([1, 2])
+    // Two times are too few, years that fall are none, and a row without a name is no column.
+    const heads = (...lines: string[]) => readTraceTable(rows(...lines)).headers
+    expect(heads('Time (min),0,5', 'Level (%),5,11')).toEqual(['Time (min)', '0', '5'])
+    expect(heads('Model,2026,2025,2024', 'Skerry,5,11,17')[1]).toBe('2026')
+    expect(heads('Model,5,5,10', 'Skerry,5,11,17')[1]).toBe('5')
+    expect(heads('Time (min),0,5,10', 'Level (%),5,11,17', ',18,17,16')[1]).toBe('0')
+    expect(heads('Time (min),0,5,10')).toHaveLength(4)
+    expect(heads('Zeit,0,5,10', ' Akku % ,5,11')).toEqual(['Zeit', 'Akku %'])
     const { problems } = read(rows('Time (min),0,5,10', 'Level (%),5,x,17'))
     expect(problems[0]).toMatchObject({ line: 3, where: 'Level (%)' })
   })
