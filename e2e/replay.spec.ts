@@ -102,7 +102,12 @@ test('a film has every frame, and its last is what the screen shows; stopped, it
       await new Promise((done) => (video.onseeked = done))
       const whole = document.createElement('canvas')
       Object.assign(whole, { width: 1920, height: 1080 })
-      whole.getContext('2d').drawImage(video, 0, 0)
+      const pen = whole.getContext('2d')
+      // "seeked" may come before the frame is decoded: nothing is drawn then, and what is drawn is opaque.
+      while (pen.getImageData(960, 540, 1, 1).data[3] === 0) {
+        await new Promise((next) => setTimeout(next, 50))
+        pen.drawImage(video, 0, 0)
+      }
       return (${SHRINK})(whole)
     })('${bytes.toString('base64')}')`,
   )) as number[]
