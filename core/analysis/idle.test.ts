@@ -23,3 +23,9 @@ it('leaves a record as it is that flows from the start, or says nothing of it', 
   expect(idleBefore(traceFromReadings([{ t: 0, percent: 5 }, { t: 90, percent: 6 }]))).toBe(0) // prettier-ignore
   expect(idleBefore(traceFromReadings([]))).toBe(0)
 })
+
+it('tells the idle time of a device’s own log by what flows into its battery', () => {
+  const log = (name: 'batteryPower' | 'batteryCurrent') =>
+    traceFromReadings([0, 30, 60, 90, 120, 150].map((t) => ({ t, percent: 5, [name]: t < 60 ? 0 : 2 })))
+  expect([idleBefore(log('batteryPower')), idleBefore(log('batteryCurrent'))]).toEqual([30, 30])
+})

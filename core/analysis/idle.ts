@@ -1,4 +1,4 @@
-import { currentColumn, powerColumn, type Trace } from '../trace/trace'
+import { batteryPowerColumn, currentColumn, powerColumn, type Trace } from '../trace/trace'
 import { samplesOf } from '../trace/samples'
 import { onset } from './joining/onset'
 
@@ -10,7 +10,9 @@ const SHORT_S = 15
  * nearly so, or where nothing says when it began.
  */
 export function idleBefore(trace: Trace): number {
-  const flows = onset(samplesOf(trace.time, powerColumn(trace) ?? currentColumn(trace)))
+  const source = powerColumn(trace) ?? currentColumn(trace)
+  const flowing = source ?? batteryPowerColumn(trace) ?? trace.batteryCurrent
+  const flows = onset(samplesOf(trace.time, flowing))
   const at = flows && !Number.isNaN(flows.earliestS) ? flows.earliestS : 0
   return at > SHORT_S ? at : 0
 }

@@ -200,6 +200,8 @@ describe('shapes', () => {
     expect(heads('Model,5,5,10', 'Skerry,5,11,17')[1]).toBe('5')
     expect(heads('Time (min),0,5,10', 'Level (%),5,11,17', ',18,17,16')[1]).toBe('0')
     expect(heads('Time (min),0,5,10')).toHaveLength(4)
+    // Chargers may be called by their watts: the times stand in the first column there.
+    expect(heads('Time,5,12,20', '0 min,5,5,5', '5 min,6,8,11')).toEqual(['Time', '5', '12', '20'])
     expect(heads('Zeit,0,5,10', ' Akku % ,5,11')).toEqual(['Zeit', 'Akku %'])
     const { problems } = read(rows('Time (min),0,5,10', 'Level (%),5,x,17'))
     expect(problems[0]).toMatchObject({ line: 3, where: 'Level (%)' })

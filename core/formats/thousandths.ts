@@ -3,6 +3,7 @@ import { channel, thousandthsOf } from '../trace/channels'
 import { decimal } from '../trace/decimal'
 import type { ColumnMeaning } from './columns'
 import { namesUnit } from './headingUnit'
+import { quoted } from './problem'
 import type { Table } from './table'
 
 /** Tenths of a degree, as batteries report them: what no device outlives in whole degrees. */
@@ -40,8 +41,8 @@ export function inSmallerUnit(
 export function smallerUnitWords(meaning: ColumnMeaning, { headers }: Table, column: number): string {
   const name = headers[column]
   if (namesUnit(name)) return ''
-  if (meaning.kind === 'temperature' && meaning.divisor) return `"${name}" is read in tenths of a °C.`
+  if (meaning.kind === 'temperature' && meaning.divisor) return `${quoted(name)} is read in tenths of a °C.`
   return meaning.kind === 'channel' && meaning.divisor === 1000
-    ? `"${name}" is read in ${thousandthsOf(meaning.channel)}.`
+    ? `${quoted(name)} is read in ${thousandthsOf(meaning.channel)}.`
     : ''
 }

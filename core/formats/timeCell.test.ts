@@ -20,7 +20,7 @@ describe('a time in a cell', () => {
   it.each([
     ['18:40', 67_200], ['18:40:05', 67_205], ['6:40 pm', 67_200], ['6:40PM', 67_200], ['12:05 am', 300], ['12:05 pm', 43_500],
     [' 0:00:00,25 ', 0.25], ['23:59:59', 86_399],
-    ['24:00', NaN], ['18:60', NaN], ['18:40:60', NaN], ['13:00 pm', NaN], ['0:30 am', NaN], ['18', NaN], ['a18:40', NaN], ['18:40 xm', NaN], ['18h40', 67_200], ['6.40 pm', 67_200], ['18.40', NaN],
+    ['24:00', NaN], ['18:60', NaN], ['18:40:60', NaN], ['13:00 pm', NaN], ['0:30 am', NaN], ['18', NaN], ['a18:40', NaN], ['18:40 xm', NaN], ['18h40', 67_200], ['6:40:05.5 pm', 67_205.5], ['6.40.05 pm', 67_205], ['6.40 pm', 67_200], ['18.40', NaN],
   ])('%s on the wall is %s s after midnight', (cell, s) => expect(parseTimeOfDay(cell)).toBe(s)) // prettier-ignore
 
   const local = (...at: [number, number, number, number, number, number?]) => new Date(...at).getTime() / 1000

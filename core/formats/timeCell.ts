@@ -57,7 +57,7 @@ const IN_WORDS = new RegExp(
   'i',
 )
 
-/** Hours and minutes alone: "1:05", which may be minutes and seconds too, or "1h05". */
+/** Two parts alone: "1:05", which may be hours and minutes or minutes and seconds. */
 const TWO_PARTS = /^\s*\d+:\d{2}\s*$/
 export const isTwoParts = (cell: string): boolean => TWO_PARTS.test(cell)
 const WITH_H = /^(\d+)\s?h\s?([0-5]\d)$/i
@@ -84,10 +84,14 @@ function inWords(text: string): number {
 /** A clock of two parts is hours and minutes; any other is what it is. */
 const parseHoursMinutes = (cell: string): number => parseClock(isTwoParts(cell) ? `${cell.trim()}:00` : cell)
 
+/** A clock at the beginning of a cell with colons for its points: "18.40.05". */
+const withColons = (cell: string): string =>
+  cell.replace(/^\s*\d{1,2}\.\d{2}(\.\d{2})?(?!\d)/, (clock) => clock.replaceAll('.', ':'))
+
 /** A time on the wall, `18:40`, `18:40:05`, `18h40` or `6:40 pm`, in seconds since midnight; NaN for anything else. */
 export function parseTimeOfDay(cell: string): number {
   // With am or pm it is a clock, however it is parted.
-  const text = /[ap]m\s*$/i.test(cell) ? cell.replace('.', ':') : cell
+  const text = /[ap]m\s*$/i.test(cell) ? withColons(cell) : cell
   const parts = /^(\d{1,2})[:h](\d{2})(?::(\d{2}(?:[.,]\d+)?))?\s*(am|pm)?$/i.exec(text.trim())
   if (!parts) return NaN
   const half = parts[4]?.toLowerCase()
@@ -98,8 +102,7 @@ export function parseTimeOfDay(cell: string): number {
 }
 
 /** A clock with points for colons, as `18.40`: a column of them is told from numbers by how it goes on. */
-export const parseDottedTime = (cell: string): number =>
-  parseTimeOfDay(cell.replace(/^\s*\d{1,2}\.\d{2}(\.\d{2})?(?!\d)/, (clock) => clock.replaceAll('.', ':')))
+export const parseDottedTime = (cell: string): number => parseTimeOfDay(withColons(cell))
 
 const thousandths = (cell: string) => decimal(cell) / 1000
 const READERS: Record<TimeStyle, (cell: string) => number> = {

@@ -1,3 +1,4 @@
+import { extent } from 'd3-array'
 import { decimal } from '../trace/decimal'
 import { isMonthFirst, parseMoment } from './momentCell'
 import { DAY_S, isTwoParts, parseClock, parseDottedTime, parseTimeOfDay, type TimeStyle } from './timeCell'
@@ -51,7 +52,7 @@ const UNEVEN = 2
 function unevenness(values: readonly number[]): number {
   const steps = values.slice(1).map((v, i) => v - values[i])
   if (steps.length < 2) return NaN
-  const [low, high] = [Math.min(...steps), Math.max(...steps)]
+  const [low = NaN, high = NaN] = extent(steps)
   return low > 0 ? high / low : Infinity
 }
 

@@ -22,7 +22,7 @@ export function withTurned(table: Table): Table {
   )
   const isNamed = ({ cells }: Table['rows'][number]) => /\p{L}/u.test(cells[0] ?? '')
   const isTimes = clocks || isRising(times.map(decimal))
-  if (!isTimes || !rows.every(isNamed)) return table
+  if (!isTimes || !rows.every(isNamed) || holdsClocks(rows, 0)) return table
   return {
     ...table,
     headers: [corner, ...rows.map(({ cells }) => cells[0].trim())],

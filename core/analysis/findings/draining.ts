@@ -47,8 +47,9 @@ function fromLevel(trace: Trace): Finding[] {
 
 function fromBattery(trace: Trace): Finding[] {
   // A log that counts the other way round says so itself.
-  if (isReversed(trace, batteryPowerColumn(trace))) return []
-  const { t, v } = samplesOf(trace.time, batteryPowerColumn(trace))
+  const watts = batteryPowerColumn(trace)
+  if (isReversed(trace, watts)) return []
+  const { t, v } = samplesOf(trace.time, watts)
   let since = NaN
   for (let i = 0; i < t.length; i++) {
     if (v[i] >= 0) since = NaN
