@@ -1,6 +1,6 @@
 import { keyOf, type ColumnMeaning } from './columns'
-import { OF_UNIT } from './headingUnit'
 import type { Table } from './table'
+import { OF_UNIT } from './units'
 
 /** A number with a unit behind it. */
 const WITH_UNIT = /^[+\-−]?[\d.,]*\d\s*(\D+)$/

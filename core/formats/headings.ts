@@ -1,5 +1,6 @@
 import { repeatedColumns } from './columns'
 import type { Table } from './table'
+import { ANY_UNIT } from './units'
 
 /**
  * The table with the names of groups in its headings, where a row above the header names them: "%" and "W" below
@@ -19,8 +20,10 @@ export function withGroups(table: Table): Table {
 }
 
 /** A unit by itself, in brackets or not; a column may have none. */
-const UNIT =
-  /^[[(]?(s|sec|seconds?|ms|min|minutes?|h|h+:mm(:ss)?|m?v|m?a|m?w|m?wh|m?ah|%|°?[cf]|degc|volts?|amps?|amperes?|watts?|-?)[\])]?$/i
+const UNIT = new RegExp(
+  `^[[(]?(${ANY_UNIT}|secs|seconds?|mins|minutes?|volts?|amps?|amperes?|watts?|-?)[\\])]?$`,
+  'i',
+)
 
 /** The table with the units of its headings in them, where they stand in a row of their own below. */
 export function withUnits(table: Table): Table {

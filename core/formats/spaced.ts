@@ -1,4 +1,5 @@
 import { mode } from 'd3-array'
+import { ANY_UNIT, QUANTITY_UNIT } from './units'
 
 /** So many lines must have as many cells as each other for a text to be a table parted by spaces. */
 const ALIKE = 0.8
@@ -7,9 +8,9 @@ const DIGITS = 0.6
 const SAMPLE_CHARS = 16 * 1024
 
 /** A decimal comma with its unit parts no cells: "18,0W". Any other comma does. */
-const DECIMAL_COMMA = /(?<=(?:^|\s)\d{1,3}),(?=\d{1,3}\s?(?:%|W|V|A|°C)(?:\s|$))/g
+const DECIMAL_COMMA = new RegExp(`(?<=(?:^|\\s)\\d{1,3}),(?=\\d{1,3}\\s?(?:${QUANTITY_UNIT})(?:\\s|$))`, 'g')
 /** A unit is of the number before it, and what stands in brackets of the name before it. */
-const BEFORE_UNIT = /(\d)\s+(?=(?:%|m?[VAW]h?|m?Ah|°?[CF]|min|s|sec|h)(?:[\s:]|$))/g
+const BEFORE_UNIT = new RegExp(`(\\d)\\s+(?=(?:${ANY_UNIT})(?:[\\s:]|$))`, 'g')
 const BEFORE_BRACKET = / +(?=[[(])/g
 /** Signs between a time and what was read at it. */
 const BETWEEN = /\s+[-–—]\s+|:\s+/g

@@ -3,6 +3,7 @@ import Papa from 'papaparse'
 import { MOST_READINGS } from '../trace/bounds'
 import { spacedToTabs } from './spaced'
 import { ProblemList, quoted, UnreadableFile } from './problem'
+import { ANY_UNIT } from './units'
 
 /** A delimited table as found in a file: nothing interpreted yet. */
 export interface Table {
@@ -153,7 +154,7 @@ function likeliestShape(sample: string): { delimiter: string; headerRow: number 
   return { delimiter: best.alike > 0 ? best.delimiter : ',', headerRow: isFound ? head : 0 }
 }
 
-const VALUE = /^[\d\s.,:+\-−/%°TZ]*\d[\d\s.,:+\-−/%°TZ]*(m?[VAW]h?|m?Ah|[CF]|min|s|h|[ap]m)?$/
+const VALUE = new RegExp(`^[\\d\\s.,:+\\-−/%°TZ]*\\d[\\d\\s.,:+\\-−/%°TZ]*(${ANY_UNIT}|[ap]m)?$`)
 /** Numbers, clocks and dates alone, two of them at least: no names. */
 const areValues = (cells: readonly string[]): boolean => {
   const filled = cells.filter((cell) => cell.trim() !== '')

@@ -1,0 +1,40 @@
+import { channel, thousandthsOf, type Channel } from '../trace/channels'
+import type { ColumnMeaning } from './columns'
+
+const SOURCE_SIDE = ['percent', 'voltage', 'current', 'power', 'counterWh', 'counterAh'] as const
+
+/** A channel's unit and the thousandths of it, and what a column in them holds. */
+const unitsOf = (of: Channel): [unit: string, meaning: ColumnMeaning][] => {
+  const small = thousandthsOf(of)
+  const meaning = (divisor: number): ColumnMeaning => ({ kind: 'channel', channel: of, divisor })
+  return [
+    [channel(of).unit, meaning(1)],
+    ...(small ? [[small, meaning(1000)] as [string, ColumnMeaning]] : []),
+  ]
+}
+
+/**
+ * The units of what is read, and what each tells by itself, written as it is, capitals included: "Messwert A" may be of
+ * amperes, "Kanal a" is not.
+ */
+export const OF_UNIT: Readonly<Record<string, ColumnMeaning>> = {
+  ...Object.fromEntries(SOURCE_SIDE.flatMap(unitsOf)),
+  '°C': { kind: 'temperature', place: '', fahrenheit: false },
+  '°F': { kind: 'temperature', place: '', fahrenheit: true },
+}
+
+/** The units of time as a heading carries them. */
+export const TIME_UNITS: readonly string[] = [
+  ...['ms', 's', 'sec', 'min', 'h'],
+  ...['h:mm', 'hh:mm', 'h:mm:ss', 'hh:mm:ss', 'mm:ss'],
+]
+
+/** Degrees are often written without their sign. */
+const BARE = ['C', 'F', 'degC']
+
+const oneOf = (units: readonly string[]): string => [...units].sort((a, b) => b.length - a.length).join('|')
+
+/** A pattern's piece for a unit of what is read, written as it is. */
+export const QUANTITY_UNIT = oneOf([...Object.keys(OF_UNIT), ...BARE])
+/** A pattern's piece for any unit, those of time too. */
+export const ANY_UNIT = oneOf([...Object.keys(OF_UNIT), ...BARE, ...TIME_UNITS])
