@@ -1,4 +1,4 @@
-import { BOUNDS, LONGEST_S, TEMPERATURE_BOUNDS } from '../trace/bounds'
+import { BOUNDS, TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { traceProblem } from '../trace/check'
 import { isPlain } from '../trace/decimal'
 import { placesProblem } from '../trace/places'
@@ -7,22 +7,13 @@ import { isHeaderRow, isTimeName, repeatedColumns, type ColumnMeaning } from './
 import { guessColumns } from './guessColumns'
 import { withGroups, withUnits } from './headings'
 import { withDates } from './dateColumn'
-import { leavesSecondsOpen } from './clockPace'
 import { smallerUnitWords } from './thousandths'
 import { withTurned } from './turned'
-import { isEitherWay } from './momentCell'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { readTable, type Progress, type Table } from './table'
 import { unguardCell } from './textCell'
-import {
-  countsFromFirst,
-  DAY_S,
-  isCalendar,
-  isTwoParts,
-  readTime,
-  TIME_ASSUMED,
-  type TimeStyle,
-} from './timeCell'
+import { isCalendar } from './timeCell'
+import { readTimes } from './timeColumn'
 import { areShares, groupingOf, valueOf, type Grouping } from './valueCell'
 
 /** A trace read from a file, with everything that was assumed or could not be read. */
@@ -141,72 +132,6 @@ function assumedOf(meaning: ColumnMeaning, rows: Table['rows'], index: number, w
 function refuseUnlikePlaces(meanings: readonly ColumnMeaning[]): void {
   const problem = placesProblem(meanings.flatMap((m) => (m.kind === 'temperature' ? [m.place] : [])))
   if (problem) throw new UnreadableFile(`The places of temperature cannot be told apart: ${problem}.`)
-}
-
-function readTimes(table: Table, index: number, meaning: ColumnMeaning, problems: ProblemList) {
-  const style: TimeStyle = meaning.kind === 'time' ? meaning.style : 'seconds'
-  const where = table.headers[index]
-  const rows: Table['rows'] = []
-  const time: number[] = []
-  const fromFirst = countsFromFirst(style)
-  let origin = 0
-  let days = 0
-  let last = -Infinity
-  const fromItsEnd = isNewestFirst(table.rows, index, style)
-  for (const row of fromItsEnd ? table.rows.toReversed() : table.rows) {
-    const cell = row.cells[index] ?? ''
-    const read = readTime(style, cell)
-    // Past midnight the clock on the wall begins anew.
-    if (style === 'time-of-day' && read + days * DAY_S < last - DAY_S / 2) days++
-    const moment = read + (style === 'time-of-day' ? days * DAY_S : 0)
-    // Times that ran before power-on count from the first row; every other style counts from power-on already.
-    const at = fromFirst && time.length > 0 ? moment - origin : fromFirst ? 0 : moment
-    if (Number.isNaN(read))
-      problems.add(row.line, where, `${quoted(cell)} is not a time; the row is left out.`)
-    else if (time.length > 0 && at < time[time.length - 1])
-      problems.add(
-        row.line,
-        where,
-        `Time goes backwards, from ${time[time.length - 1]} s to ${at} s; the row is left out.`,
-      )
-    else if (at < 0) problems.add(row.line, where, `Time is before power-on (${at} s); the row is left out.`)
-    else if (!(at <= LONGEST_S))
-      problems.add(row.line, where, `${quoted(cell)} is longer than any run; the row is left out.`)
-    else {
-      if (fromFirst && time.length === 0) origin = moment
-      last = moment
-      rows.push(row)
-      time.push(at)
-    }
-  }
-  const dayFirst = style === 'moments' && rows.some((r) => isEitherWay([r.cells[index] ?? '']))
-  const twoParts = style === 'clock' && rows.every((r) => isTwoParts(r.cells[index] ?? ''))
-  const assumed = [
-    twoParts ? 'Times are minutes and seconds since power-on.' : TIME_ASSUMED[style],
-    style === 'seconds' && leavesSecondsOpen(where) ? 'Times are seconds since power-on.' : '',
-    dayFirst ? 'Dates are read with the day first.' : '',
-    fromItsEnd ? 'The newest row stands first; the table was read from its end.' : '',
-  ].filter(Boolean)
-  return { rows, time: Float64Array.from(time), assumed, origin, style }
-}
-
-const MOST = 0.9
-/** The order of rows is told by so many of them. */
-const ORDER_ROWS = 1000
-/** Nearly every time is before the one above it; one alone, or a midnight, is not. */
-function isNewestFirst(rows: Table['rows'], index: number, style: TimeStyle): boolean {
-  let [falls, steps, last] = [0, 0, NaN]
-  for (const { cells } of rows.slice(0, ORDER_ROWS)) {
-    const t = readTime(style, cells[index] ?? '')
-    if (Number.isNaN(t)) continue
-    if (!Number.isNaN(last) && t !== last) {
-      const passesMidnight = style === 'time-of-day' && Math.abs(t - last) > DAY_S / 2
-      steps++
-      if (t < last !== passesMidnight) falls++
-    }
-    last = t
-  }
-  return steps > 0 && falls > MOST * steps
 }
 
 function readColumn(

@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest'
+import { readTraceCsv } from './traceCsv'
+
+const read = (head: string, times: readonly (string | number)[]) => {
+  const { trace, problems, assumed } = readTraceCsv(`${head},W\n${times.map((t, i) => `${t},${i}`).join('\n')}\n`)
+  return { time: [...trace.time], kept: [...(trace.power ?? [])], problems, assumed }
+} // prettier-ignore
+
+describe('a time that is written wrongly', () => {
+  it('costs its own row, not all that follow', () => {
+    const { time, kept, problems } = read('time_s', [0, 300, 6000, 900, 1200])
+    expect([time, kept]).toEqual([[0, 300, 900, 1200], [0, 1, 3, 4]]) // prettier-ignore
+    expect(problems).toEqual([
+      { line: 4, where: 'time_s', message: 'Time goes ahead to 6000 s, and back in the rows after it; the row is left out.' },
+    ]) // prettier-ignore
+    // In the first row, behind rows that cannot be read, and on a clock on the wall.
+    expect(read('time_s', [6000, 300, 600, 900]).kept).toEqual([1, 2, 3])
+    expect(read('time_s', [0, 6000, 'x', 300, '', 600]).kept).toEqual([0, 3, 5])
+    expect(read('Clock', ['19:30', '22:35', '19:40', '19:45']).time).toEqual([0, 600, 900])
+  })
+
+  it('is the one that goes back where only that does', () => {
+    expect(read('time_s', [0, 300, 200, 600]).kept).toEqual([0, 1, 3])
+    // Two that are ahead are as likely as those after them.
+    expect(read('time_s', [0, 300, 200]).kept).toEqual([0, 1])
+    expect(read('time_s', [100, 300, 200, 400]).kept).toEqual([0, 1, 3])
+    expect(read('time_s', [100, 300, 50, 60]).kept).toEqual([0, 1])
+    expect(read('time_s', [100, 300, 200, 150]).kept).toEqual([0, 1])
+  })
+})
+
+it('goes on past 12:59 on a clock of twelve hours', () => {
+  const clock = ['11:50', '12:20', '12:50', '1:20', '1:50']
+  expect(read('Clock', clock).time).toEqual([0, 1800, 3600, 5400, 7200])
+  expect(read('Clock', clock).assumed).toContain('Hours go from 1 to 12 and on.')
+  expect(read('Clock', ['11:50', '12:20']).assumed).not.toContain('Hours go from 1 to 12 and on.')
+  // One that says which half of the day, or counts to 24, begins anew at midnight.
+  expect(read('Clock', ['23:50', '0:20', '0:50']).time).toEqual([0, 1800, 3600])
+  expect(read('Clock', ['13:50', '12:20', '14:20']).kept).toEqual([0, 2])
+  expect(read('Clock', ['1:50 am', '11:50 am', '1:20 am']).kept).toEqual([0, 1])
+}) // prettier-ignore

@@ -1,0 +1,130 @@
+import { LONGEST_S } from '../trace/bounds'
+import { leavesSecondsOpen } from './clockPace'
+import type { ColumnMeaning } from './columns'
+import { isEitherWay } from './momentCell'
+import { quoted, type ProblemList } from './problem'
+import type { Table } from './table'
+import { countsFromFirst, DAY_S, isTwoParts, readTime, TIME_ASSUMED, type TimeStyle } from './timeCell'
+
+/** The times of a table, in seconds from power-on, with the rows that have one, in their order. */
+export interface ReadTimes {
+  rows: Table['rows']
+  time: Float64Array
+  assumed: string[]
+  /** What the first row's moment was, seconds, where times count from it. */
+  origin: number
+  style: TimeStyle
+}
+
+/** Reads the column of times. Rows whose time cannot be read, or does not go on, are left out and named. */
+export function readTimes(
+  table: Table,
+  index: number,
+  meaning: ColumnMeaning,
+  problems: ProblemList,
+): ReadTimes {
+  const style: TimeStyle = meaning.kind === 'time' ? meaning.style : 'seconds'
+  const where = table.headers[index]
+  const rows: Table['rows'] = []
+  const time: number[] = []
+  const fromFirst = countsFromFirst(style)
+  let origin = 0
+  let last = -Infinity
+  const fromItsEnd = isNewestFirst(table.rows, index, style)
+  const ordered = fromItsEnd ? table.rows.toReversed() : table.rows
+  const { moments, isHalfDay } = momentsOf(ordered, index, style)
+  for (const [i, row] of ordered.entries()) {
+    const cell = row.cells[index] ?? ''
+    const leaveOut = (why: string) => problems.add(row.line, where, `${why}; the row is left out.`)
+    const moment = moments[i]
+    if (Number.isNaN(moment)) {
+      leaveOut(`${quoted(cell)} is not a time`)
+      continue
+    }
+    // Times that ran before power-on count from the first row; every other style counts from power-on already.
+    const start = time.length > 0 ? origin : moment
+    const at = fromFirst ? moment - start : moment
+    if (at < last) leaveOut(`Time goes backwards, from ${last} s to ${at} s`)
+    else if (at < 0) leaveOut(`Time is before power-on (${at} s)`)
+    else if (!(at <= LONGEST_S)) leaveOut(`${quoted(cell)} is longer than any run`)
+    else if (isAlone(moments, i, last + (fromFirst ? start : 0)))
+      leaveOut(`Time goes ahead to ${at} s, and back in the rows after it`)
+    else {
+      origin = start
+      last = at
+      rows.push(row)
+      time.push(at)
+    }
+  }
+  const dayFirst = style === 'moments' && rows.some((r) => isEitherWay([r.cells[index] ?? '']))
+  const twoParts = style === 'clock' && rows.every((r) => isTwoParts(r.cells[index] ?? ''))
+  const assumed = [
+    twoParts ? 'Times are minutes and seconds since power-on.' : TIME_ASSUMED[style],
+    style === 'seconds' && leavesSecondsOpen(where) ? 'Times are seconds since power-on.' : '',
+    dayFirst ? 'Dates are read with the day first.' : '',
+    isHalfDay ? 'Hours go from 1 to 12 and on.' : '',
+    fromItsEnd ? 'The newest row stands first; the table was read from its end.' : '',
+  ].filter(Boolean)
+  return { rows, time: Float64Array.from(time), assumed, origin, style }
+}
+
+/** Whose hours go from 1 to 12. */
+const areOfHalfDay = (times: Float64Array): boolean =>
+  times.every((t) => Number.isNaN(t) || (t >= DAY_S / 24 && t < (DAY_S / 24) * 13))
+
+/**
+ * The moment of each row, in seconds, NaN where it cannot be read: a clock on the wall begins anew past midnight, or
+ * past 12:59 where nothing says which half of the day it is.
+ */
+function momentsOf(rows: Table['rows'], index: number, style: TimeStyle) {
+  const times = Float64Array.from(rows, ({ cells }) => readTime(style, cells[index] ?? ''))
+  if (style !== 'time-of-day') return { moments: times, isHalfDay: false }
+  const saysHalf = rows.some(({ cells }) => /[ap]m/i.test(cells[index] ?? ''))
+  const round = areOfHalfDay(times) && !saysHalf ? DAY_S / 2 : DAY_S
+  let passed = 0
+  let last = -Infinity
+  const moments = times.map((time) => {
+    if (Number.isNaN(time)) return time
+    if (time + passed < last - round / 2) passed += round
+    last = time + passed
+    return last
+  })
+  return { moments, isHalfDay: round < DAY_S && passed > 0 }
+}
+
+/** The first row from one on whose moment could be read; past the end where none could. */
+function nextRead(moments: Float64Array, from: number): number {
+  let i = from
+  while (i < moments.length && Number.isNaN(moments[i])) i++
+  return i
+}
+
+/**
+ * Whether a row's moment is ahead of both that follow, while those go on from the one before: one time written wrongly
+ * must not cost all rows after it.
+ */
+function isAlone(moments: Float64Array, i: number, before: number): boolean {
+  const next = nextRead(moments, i + 1)
+  if (!(moments[next] < moments[i] && moments[next] >= before)) return false
+  const afterNext = moments[nextRead(moments, next + 1)]
+  return moments[next] <= afterNext && afterNext < moments[i]
+}
+
+const MOST = 0.9
+/** The order of rows is told by so many of them. */
+const ORDER_ROWS = 1000
+/** Nearly every time is before the one above it; one alone, or a midnight, is not. */
+function isNewestFirst(rows: Table['rows'], index: number, style: TimeStyle): boolean {
+  let [falls, steps, last] = [0, 0, NaN]
+  for (const { cells } of rows.slice(0, ORDER_ROWS)) {
+    const t = readTime(style, cells[index] ?? '')
+    if (Number.isNaN(t)) continue
+    if (!Number.isNaN(last) && t !== last) {
+      const passesMidnight = style === 'time-of-day' && Math.abs(t - last) > DAY_S / 2
+      steps++
+      if (t < last !== passesMidnight) falls++
+    }
+    last = t
+  }
+  return steps > 0 && falls > MOST * steps
+}
