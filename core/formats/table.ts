@@ -3,7 +3,7 @@ import Papa from 'papaparse'
 import { MOST_READINGS } from '../trace/bounds'
 import { spacedToTabs } from './spaced'
 import { ProblemList, quoted, UnreadableFile } from './problem'
-import { ANY_UNIT } from './units'
+import { headingRows, headsBelow, isValue, onlyCell } from './headerRows'
 
 /** A delimited table as found in a file: nothing interpreted yet. */
 export interface Table {
@@ -13,11 +13,14 @@ export interface Table {
   assumed: string[]
   /** The row above the header, where there is one: its cells may head groups of columns. */
   above?: string[]
+  /** What the table is called where it is one of several: the line above it, or the sheet. */
+  title?: string
   /** Rows that do not have the header's shape. */
   problems: ProblemList
 }
 
 const DELIMITERS = [';', '\t', ',', '|'] as const
+type Delimiter = (typeof DELIMITERS)[number]
 /** What is looked at to find the delimiter and the header. */
 const SAMPLE_CHARS = 64 * 1024
 /** The header is looked for in so many rows: what stands before it is the writing of a meter or an app. */
@@ -34,11 +37,11 @@ export type IsHeader = (cells: readonly string[]) => boolean
 
 /**
  * Reads delimited text (RFC 4180, forgiving of BOM, CRLF, `;`, tab or `|` for `,`, and of lines before the header, which
- * `isHeader` knows).
+ * `isHeader` knows): its tables, one below the other, each with a header of its own.
  * @throws UnreadableFile when it is empty, binary, has no rows of cells, a quote that never closes, or rows that are
  * mostly longer than the header.
  */
-export function readTable(text: string, isHeader: IsHeader = () => false, onProgress?: Progress): Table {
+export function readTables(text: string, isHeader: IsHeader = () => false, onProgress?: Progress): Table[] {
   const clean = text.replace(/^\uFEFF/, '')
   if (clean.trim() === '') throw new UnreadableFile('The file is empty.')
   // eslint-disable-next-line no-control-regex
@@ -46,7 +49,8 @@ export function readTable(text: string, isHeader: IsHeader = () => false, onProg
     throw new UnreadableFile('This is not a text file; a trace is a table saved as CSV.')
   const spaced = spacedToTabs(clean)
   const tabled = spaced ?? clean
-  const { delimiter, headerRow } = shapeOf(tabled, (cells) => isHeader(uncommented(cells)))
+  const knows: IsHeader = (cells) => isHeader(uncommented(cells))
+  const { delimiter, headerRow } = shapeOf(tabled, knows)
   // Without its last line break: an empty last row would be a row too short.
   const parsed = cellsOf(tabled.trimEnd(), delimiter, onProgress)
   const lines = numbered(parsed.data, tabled.includes('"'))
@@ -55,25 +59,55 @@ export function readTable(text: string, isHeader: IsHeader = () => false, onProg
     ({ cells }) => cells.some((cell) => cell.trim() !== '') && !(delimiter === '|' && isRule(cells)),
   )
   if (filled.length === 0) throw new UnreadableFile('The file holds no rows.')
-  const [head, ...rows] = headerRow < 0 ? [unnamed(filled[0]), ...filled] : filled.slice(headerRow)
-  if (rows.length > MOST_READINGS) throw new UnreadableFile(`The file holds more than ${MOST_READINGS} rows.`)
+  if (filled.length - 1 - headerRow > MOST_READINGS)
+    throw new UnreadableFile(`The file holds more than ${MOST_READINGS} rows.`)
+  const said = spaced === undefined ? PARTED[delimiter] : ['Cells are parted by spaces.']
+  if (headerRow < 0) {
+    const assumed = ['No line names the columns.', ...said]
+    return [tableOf([unnamed(filled[0]), ...filled], delimiter, assumed)]
+  }
+  const heads = [headerRow, ...headsBelow(filled, headerRow, knows)]
+  return heads.map((head, i) => {
+    const until =
+      i + 1 < heads.length ? heads[i + 1] - headingRows(filled, heads[i + 1], head) : filled.length
+    const above = i === 0 || headingRows(filled, head, heads[i - 1]) > 0 ? filled[head - 1]?.cells : undefined
+    const sort =
+      i === 0 && head > 0
+        ? [`The header is in line ${filled[head].line}; what stands before it was left out.`]
+        : []
+    return tableOf(filled.slice(head, until), delimiter, [...sort, ...said], above)
+  })
+}
+
+/** The first of the tables that a text holds. */
+export const readTable = (...of: Parameters<typeof readTables>): Table => readTables(...of)[0]
+
+/** What is said of the sign that parts cells. */
+const PARTED: Record<Delimiter, string[]> = {
+  ',': [],
+  ';': ['Cells are parted by semicolons.'],
+  '\t': ['Cells are parted by tabs.'],
+  '|': ['Cells are parted by bars.'],
+}
+
+/** A table of the row that names its columns and those below it. */
+function tableOf(
+  [head, ...rows]: Table['rows'],
+  delimiter: Delimiter,
+  assumed: readonly string[],
+  above?: readonly string[],
+): Table {
   const headers = uncommented(head.cells).map((h) => h.trim())
   while (headers.length > 1 && headers[headers.length - 1] === '') headers.pop()
-  const assumed: string[] = []
-  if (headerRow < 0) assumed.push('No line names the columns.')
-  if (headerRow > 0) assumed.push(`The header is in line ${head.line}; what stands before it was left out.`)
-  if (delimiter === ';') assumed.push('Cells are parted by semicolons.')
-  if (spaced !== undefined) assumed.push('Cells are parted by spaces.')
-  else if (delimiter === '\t') assumed.push('Cells are parted by tabs.')
-  if (delimiter === '|') assumed.push('Cells are parted by bars.')
   const problems = new ProblemList()
-  const above = headerRow > 0 ? filled[headerRow - 1].cells.map((cell) => cell.trim()) : undefined
+  const title = above && onlyCell(above)
   return {
     headers,
-    above,
+    above: above?.map((cell) => cell.trim()),
+    ...(title ? { title } : {}),
     rows: shaped(rows, headers.length, delimiter, problems),
     delimiter,
-    assumed,
+    assumed: [...assumed],
     problems,
   }
 }
@@ -114,10 +148,10 @@ function cellsOf(
 }
 
 /** The delimiter and the row of the header: those with which a header is found; without one, the likeliest delimiter. */
-function shapeOf(text: string, isHeader: IsHeader): { delimiter: string; headerRow: number } {
+function shapeOf(text: string, isHeader: IsHeader): { delimiter: Delimiter; headerRow: number } {
   const cut = text.length > SAMPLE_CHARS ? text.lastIndexOf('\n', SAMPLE_CHARS) : -1
   const sample = (cut > 0 ? text.slice(0, cut) : text).trimEnd()
-  const found: { delimiter: string; headerRow: number }[] = []
+  const found: { delimiter: Delimiter; headerRow: number }[] = []
   for (const delimiter of DELIMITERS) {
     const rows = filledRows(sample, delimiter)
     const headerRow = rows.slice(0, HEADER_WITHIN).findIndex((cells) => cells.length > 1 && isHeader(cells))
@@ -133,7 +167,7 @@ function shapeOf(text: string, isHeader: IsHeader): { delimiter: string; headerR
  * Of a table whose names nobody knows: cut so that most rows are alike, its header the first of them if it is no row of
  * values; −1 where the table begins with values.
  */
-function likeliestShape(sample: string): { delimiter: string; headerRow: number } {
+function likeliestShape(sample: string): { delimiter: Delimiter; headerRow: number } {
   const shapes = DELIMITERS.map((delimiter) => {
     const rows = filledRows(sample, delimiter)
     const [width = 1, alike = 0] =
@@ -154,11 +188,10 @@ function likeliestShape(sample: string): { delimiter: string; headerRow: number 
   return { delimiter: best.alike > 0 ? best.delimiter : ',', headerRow: isFound ? head : 0 }
 }
 
-const VALUE = new RegExp(`^[\\d\\s.,:+\\-−/%°TZ]*\\d[\\d\\s.,:+\\-−/%°TZ]*(${ANY_UNIT}|[ap]m)?$`)
 /** Numbers, clocks and dates alone, two of them at least: no names. */
 const areValues = (cells: readonly string[]): boolean => {
   const filled = cells.filter((cell) => cell.trim() !== '')
-  return filled.length > 1 && filled.every((cell) => VALUE.test(cell))
+  return filled.length > 1 && filled.every(isValue)
 }
 
 /** The rows of a sample that hold anything. */

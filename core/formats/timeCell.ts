@@ -43,6 +43,8 @@ export const TIME_ASSUMED: Record<TimeStyle, string> = {
 /** Styles in which power-on is where the first row stands. */
 export const countsFromFirst = (style: TimeStyle): boolean =>
   !['seconds', 'milliseconds', 'minutes', 'hours', 'clock', 'hours-minutes'].includes(style)
+/** Styles that count from a switching on, of the source or of what wrote the log. */
+export const isElapsed = (style: TimeStyle): boolean => !countsFromFirst(style) || style.startsWith('running')
 /** Styles whose times, in seconds, are moments of the calendar. */
 export const isCalendar = (style: TimeStyle): boolean =>
   style.startsWith('moments') || style.startsWith('epoch')

@@ -76,7 +76,23 @@ const areOfHalfDay = (times: Float64Array): boolean =>
  * The moment of each row, in seconds, NaN where it cannot be read: a clock on the wall begins anew past midnight, or
  * past 12:59 where nothing says which half of the day it is.
  */
-function momentsOf(rows: Table['rows'], index: number, style: TimeStyle) {
+export function momentsOf(rows: Table['rows'], index: number, style: TimeStyle): Moments {
+  const kept = worked.get(rows)
+  if (kept?.index === index && kept.style === style) return kept
+  const of = { ...workOut(rows, index, style), index, style }
+  worked.set(rows, of)
+  return of
+}
+
+interface Moments {
+  moments: Float64Array
+  /** Whether the clock went past 12:59 to 1:00. */
+  isHalfDay: boolean
+}
+/** A million times are asked for twice: where records begin, and for the trace. */
+const worked = new WeakMap<Table['rows'], Moments & { index: number; style: TimeStyle }>()
+
+function workOut(rows: Table['rows'], index: number, style: TimeStyle): Moments {
   const times = Float64Array.from(rows, ({ cells }) => readTime(style, cells[index] ?? ''))
   if (style !== 'time-of-day') return { moments: times, isHalfDay: false }
   const saysHalf = rows.some(({ cells }) => /[ap]m/i.test(cells[index] ?? ''))
@@ -114,7 +130,7 @@ const MOST = 0.9
 /** The order of rows is told by so many of them. */
 const ORDER_ROWS = 1000
 /** Nearly every time is before the one above it; one alone, or a midnight, is not. */
-function isNewestFirst(rows: Table['rows'], index: number, style: TimeStyle): boolean {
+export function isNewestFirst(rows: Table['rows'], index: number, style: TimeStyle): boolean {
   let [falls, steps, last] = [0, 0, NaN]
   for (const { cells } of rows.slice(0, ORDER_ROWS)) {
     const t = readTime(style, cells[index] ?? '')

@@ -10,7 +10,8 @@ import { withDates } from './dateColumn'
 import { smallerUnitWords } from './thousandths'
 import { withTurned } from './turned'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
-import { readTable, type Progress, type Table } from './table'
+import { besideEachOther, begunAgain, joined } from './recordings'
+import { readTables, type Progress, type Table } from './table'
 import { unguardCell } from './textCell'
 import { isCalendar } from './timeCell'
 import { readTimes } from './timeColumn'
@@ -42,7 +43,8 @@ const named = (headers: readonly string[]): string => {
  * @throws UnreadableFile when there is no table, no time column, nothing to read in it, or two columns of one name.
  */
 export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]): TraceReadResult {
-  const table = readTraceTable(text)
+  const [table, second] = readTraceTables(text)
+  if (second) table.problems.add(second.rows[0].line, '', 'Here another record begins; it is left out.')
   const repeated = repeatedColumns(table.headers)
   if (!meanings && repeated.length > 0)
     throw new UnreadableFile('Two columns carry the same name: which one is meant cannot be told.', [
@@ -51,9 +53,16 @@ export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]):
   return traceFromTable(table, meanings ?? guessColumns(table))
 }
 
-/** Reads the table of a trace, past whatever stands before its header. */
-export const readTraceTable = (text: string, onProgress?: Progress): Table =>
-  withDates(withUnits(withGroups(withTurned(readTable(text, isHeaderRow, onProgress)))), isTimeName)
+/** The tables of traces in a text, past whatever stands before their headers: most files hold one. */
+export function readTraceTables(text: string, onProgress?: Progress): Table[] {
+  const tables = readTables(text, isHeaderRow, onProgress)
+    .flatMap((table) => besideEachOther(withTurned(table)))
+    .map((table) => withDates(withUnits(withGroups(table)), isTimeName))
+    .filter((table, i) => i === 0 || table.rows.length > 0)
+  return joined(tables).flatMap(begunAgain)
+}
+/** The first of them. */
+export const readTraceTable = (...of: Parameters<typeof readTraceTables>): Table => readTraceTables(...of)[0]
 
 /** The second half of {@link readTraceCsv}, for a table whose columns the user has named. */
 export function traceFromTable(

@@ -1,0 +1,139 @@
+import { median } from 'd3-array'
+import { isTimeName, keyOf, meaningOf, type ColumnMeaning } from './columns'
+import { guessColumns } from './guessColumns'
+import { ProblemList } from './problem'
+import type { Table } from './table'
+import { isElapsed } from './timeCell'
+import { isNewestFirst, momentsOf } from './timeColumn'
+
+/** A record that begins again does so within this share of what the one before had reached. */
+const NEAR_START = 0.1
+/** Tables of one kind below each other are one record where the time goes on within so many of its usual steps. */
+const STEPS_APART = 10
+
+/** The columns that begin a block of their own, each with a time and the same readings behind it; none where there are not two. */
+function blocksOf({ headers }: Table): number[] {
+  const starts = headers.flatMap((header, i) => (isTimeName(header) ? [i] : []))
+  if (starts.length < 2 || starts[0] !== 0) return []
+  const kinds = starts.map((from, i) => {
+    const of = headers.slice(from, starts[i + 1]).map((header) => meaningOf(header, []))
+    while (of.at(-1)?.kind === 'ignore') of.pop()
+    return of
+  })
+  const isRead = (m: ColumnMeaning) => m.kind === 'channel' || m.kind === 'temperature'
+  const alike = new Set(kinds.map((of) => of.map(keyOf).join()))
+  return alike.size === 1 && kinds[0].some(isRead) ? starts : []
+}
+
+/** The tables that stand beside each other in one, each with a time of its own; the table itself where it is one. */
+export function besideEachOther(table: Table): Table[] {
+  const starts = blocksOf(table)
+  if (starts.length === 0) return [table]
+  const said = `${starts.length} records stand beside each other.`
+  return starts.map((from, i) => {
+    const cut = (cells: readonly string[]) => cells.slice(from, starts[i + 1])
+    const rows = table.rows.map(({ line, cells }) => ({ line, cells: cut(cells) }))
+    const headers = cut(table.headers)
+    while (headers.at(-1) === '') headers.pop()
+    const above = table.above && cut(table.above)
+    return {
+      ...table,
+      headers,
+      above,
+      title: above?.find(Boolean),
+      rows: rows.filter(({ cells }) => cells.some((cell) => cell.trim() !== '')),
+      assumed: [...table.assumed, said],
+      problems: i === 0 ? table.problems : new ProblemList(),
+    }
+  })
+}
+
+/** The moments of a table's rows, seconds, and whether they count from power-on; undefined where no column tells a time. */
+function timesOf(table: Table): { moments: Float64Array; isElapsed: boolean } | undefined {
+  const meanings = guessColumns(table)
+  const column = meanings.findIndex((m) => m.kind === 'time')
+  const time = meanings[column]
+  if (time?.kind !== 'time' || isNewestFirst(table.rows, column, time.style)) return undefined
+  return { moments: momentsOf(table.rows, column, time.style).moments, isElapsed: isElapsed(time.style) }
+}
+
+/** Tables of one kind below each other as one, where the time goes on: a header may be written again every so often. */
+export function joined(tables: readonly Table[]): Table[] {
+  const out: Table[] = []
+  for (const table of tables) {
+    const before = out.at(-1)
+    if (before && before.headers.join('\n') === table.headers.join('\n') && goesOn(before, table))
+      out[out.length - 1] = {
+        ...before,
+        rows: [...before.rows, ...table.rows],
+        problems: both(before.problems, table.problems),
+      }
+    else out.push(table)
+  }
+  return out
+}
+
+function goesOn(before: Table, after: Table): boolean {
+  const [first, second] = [timesOf(before), timesOf(after)]
+  if (!first || !second) return false
+  const read = first.moments.filter((t) => !Number.isNaN(t))
+  const next = second.moments.find((t) => !Number.isNaN(t))
+  const last = read.at(-1)
+  if (last === undefined || next === undefined || read.length < 2) return false
+  const usual = median(read.subarray(1).map((t, i) => t - read[i])) ?? 0
+  return next >= last && next - last <= STEPS_APART * usual
+}
+
+function both(a: ProblemList, b: ProblemList): ProblemList {
+  const all = new ProblemList()
+  for (const { line, where, message } of [...a.kept, ...b.kept]) all.add(line, where, message)
+  all.count = a.count + b.count
+  return all
+}
+
+/**
+ * The records of a table whose time begins again further down, as a logger writes them that was switched on twice. A
+ * time that only once goes back, or ahead, begins none.
+ */
+export function begunAgain(table: Table): Table[] {
+  const times = timesOf(table)
+  if (!times?.isElapsed) return [table]
+  const starts = startsOf(times.moments)
+  if (starts.length === 1) return [table]
+  return starts.map((from, i) => {
+    const rows = table.rows.slice(from, starts[i + 1])
+    const problems = new ProblemList()
+    const until = table.rows[starts[i + 1]]?.line ?? Infinity
+    const since = i === 0 ? 0 : table.rows[from].line
+    for (const { line, where, message } of table.problems.kept)
+      if ((line ?? 0) >= since && (line ?? 0) < until) problems.add(line, where, message)
+    return {
+      ...table,
+      rows,
+      problems,
+      assumed: [
+        ...table.assumed,
+        `The time begins again ${starts.length - 1 === 1 ? 'once' : `${starts.length - 1} times`}: ${starts.length} records below each other.`,
+      ],
+    }
+  })
+}
+
+/** The rows at which times begin, the first among them. */
+function startsOf(moments: Float64Array): number[] {
+  const read = [...moments.keys()].filter((i) => !Number.isNaN(moments[i]))
+  const starts = [0]
+  let first = 0
+  for (let k = 1; k < read.length - 1; k++) {
+    const [before, at, next] = [moments[read[k - 1]], moments[read[k]], moments[read[k + 1]]]
+    if (!(at < before)) continue
+    const start = moments[read[first]]
+    const isBack = at <= start + NEAR_START * (before - start)
+    // Two rows before it, and two from it on: what stands alone was written wrongly.
+    const isRecord = k - first >= 2 && moments[read[k - 2]] > at && next >= at && next < before
+    if (!isBack || !isRecord) continue
+    starts.push(read[k])
+    first = k
+  }
+  return starts
+}
