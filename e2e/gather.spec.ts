@@ -26,7 +26,7 @@ test('several files at once: one after the other, with what was said of the firs
     .locator('input[type=file]')
     .first()
     .setInputFiles([csv('one.csv', idling(18)), csv('two.csv', idling(12))])
-  await expect(page.getByText('1 more file waits.')).toBeVisible()
+  await expect(page.getByText('1 more waits.')).toBeVisible()
   await expect(page.getByRole('img', { name: /^The path of the file/ })).toBeVisible()
   await expect(page.getByRole('checkbox', { name: /Begin at power-on, 0:00:50/ })).toBeChecked()
   await pick(page, 'Source', 'Hawser 23')
@@ -38,6 +38,43 @@ test('several files at once: one after the other, with what was said of the firs
   await expect(page.getByTestId('figure-Energy')).toContainText('Wh')
   await page.goto('/sheet')
   await expect(page.getByTestId('runs').getByRole('link', { name: /Hawser 23/ })).toHaveCount(2)
+})
+
+test('every record of a workbook and of a text waits its turn, with the source it is called after', async ({
+  page,
+}) => {
+  await takeIn(page, stripLogbook(3))
+  const cell = (value: string | number) => ({ value, type: typeof value === 'string' ? String : Number })
+  const sheet = (...rows: (string | number)[][]) => rows.map((row) => row.map(cell)) as never
+  const levels = (pace: number) => [0, 5, 10, 15].map((minute) => [minute, 5 + pace * minute])
+  const buffer = await (
+    await writeSheet([
+      { data: sheet(['Charger', 'Price'], ['Hawser 21', 18]), sheet: 'Prices' },
+      { data: sheet(['Minutes', 'Level'], ...levels(1)), sheet: 'Hawser 22' },
+      { data: sheet(['Minutes', 'Level'], ...levels(2)), sheet: 'Hawser 23' },
+    ])
+  ).toBuffer()
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles([
+      csv('broken.json', '{'),
+      { name: 'evening.xlsx', mimeType: 'application/zip', buffer },
+      csv('twice.csv', 'time_s,battery_percent\n0,5\n300,11\n600,17\n0,5\n300,8\n'),
+    ])
+  await expect(page.getByText('evening.xlsx, Hawser 22')).toBeVisible()
+  await expect(page.getByText('broken.json was not taken in')).toBeVisible()
+  await expect(page.getByText('2 more wait.')).toBeVisible()
+  await expect(page.getByText('No readings were found in “Prices”')).toBeVisible()
+  for (const name of ['evening.xlsx, Hawser 23', 'twice.csv, record 1', 'twice.csv, record 2']) {
+    await page.getByRole('button', { name: 'Make it a run' }).click()
+    await expect(page.getByText(name, { exact: true })).toBeVisible()
+  }
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await expect(page).toHaveURL(/\/sheet\//)
+  await page.goto('/sheet')
+  await expect(page.getByTestId('runs').getByRole('link', { name: /Hawser 22/ })).toHaveCount(1)
+  await expect(page.getByTestId('runs').getByRole('link', { name: /Hawser 23/ })).toHaveCount(3)
 })
 
 test('a spreadsheet with one column a charger becomes runs; cells can be pasted too', async ({ page }) => {

@@ -1,3 +1,4 @@
+import { decimal } from '../trace/decimal'
 import { atCellSide } from './cellSide'
 import { withCellUnits } from './cellUnit'
 import { pacedStyle } from './clockPace'
@@ -16,6 +17,21 @@ const MAYBE_LEVEL = /^(battery|charge)$/i
 const lookLikeLevels = (cells: readonly string[]): boolean =>
   cells.every((cell) => /^\s*(\d{1,2}|100|0[.,]\d+|)\s*%?\s*$/.test(cell)) &&
   cells.some((cell) => cell.trim() !== '')
+
+/** Columns of chargers, by position, that hold levels which rise: two of them at least. */
+function likeLevels(table: Table, meanings: readonly ColumnMeaning[]): number[] {
+  const found = meanings.flatMap((m, i) => (m.kind === 'ignore' && holdsLevels(table.rows, i) ? [i] : []))
+  return found.length > 1 ? found : []
+}
+function holdsLevels(rows: Table['rows'], column: number): boolean {
+  const cells = rows.map((row) => row.cells[column]?.trim() ?? '')
+  const levels = cells.filter(Boolean).map((cell) => decimal(cell.replace('%', '')))
+  return (
+    levels.length > 2 &&
+    lookLikeLevels(cells) &&
+    levels.every((level, i) => i === 0 || level >= levels[i - 1])
+  )
+}
 
 /** A heading that says where it was read: at a source, a bus, a meter. */
 const NAMES_SIDE = /bus|source|input|meter|usb|charger|\bin\b/i
@@ -38,11 +54,14 @@ export function guessColumns(table: Table): ColumnMeaning[] {
   const time = meanings.findIndex((m) => m.kind === 'time')
   const level = meanings.findIndex((m) => m.kind === 'channel' && m.channel === 'percent')
   const named = meanings[time]
-  if (level >= 0 && named?.kind === 'time') {
-    const shares = asShares(meanings[level], table, level)
-    const points = shares.kind === 'channel' && shares.divisor < 1 ? 1 / SHARE : 1
-    const style = pacedStyle(named.style, table.headers[time], table.rows, { time, level, points })
-    meanings[time] = { kind: 'time', style }
+  if (named?.kind === 'time') {
+    const styles = (level >= 0 ? [level] : likeLevels(table, meanings)).map((column) => {
+      const shares = asShares(meanings[column], table, column)
+      const points = shares.kind === 'channel' && shares.divisor < 1 ? 1 / SHARE : 1
+      return pacedStyle(named.style, table.headers[time], table.rows, { time, level: column, points })
+    })
+    const [style = named.style] = styles
+    if (styles.every((other) => other === style)) meanings[time] = { kind: 'time', style }
   }
   return meanings.map((as, i) => {
     const meaning = asShares(as, table, i)

@@ -4,7 +4,7 @@ import { ANY_UNIT } from './units'
 type Rows = Table['rows']
 
 /** More tables than this are none: a line that returns all the time is something else. */
-const MOST_TABLES = 100
+export const MOST_TABLES = 100
 /** A number or a clock: names may hold digits, but do not begin so. */
 const BEGINS_AS_VALUE = /^\s*["'+\-−]?[.,]?\d/
 

@@ -1,6 +1,7 @@
 import { median } from 'd3-array'
 import { isTimeName, keyOf, meaningOf, type ColumnMeaning } from './columns'
 import { guessColumns } from './guessColumns'
+import { MOST_TABLES } from './headerRows'
 import { ProblemList } from './problem'
 import type { Table } from './table'
 import { isElapsed } from './timeCell'
@@ -99,7 +100,7 @@ export function begunAgain(table: Table): Table[] {
   const times = timesOf(table)
   if (!times?.isElapsed) return [table]
   const starts = startsOf(times.moments)
-  if (starts.length === 1) return [table]
+  if (starts.length === 1 || starts.length > MOST_TABLES) return [table]
   return starts.map((from, i) => {
     const rows = table.rows.slice(from, starts[i + 1])
     const problems = new ProblemList()
@@ -136,4 +137,15 @@ function startsOf(moments: Float64Array): number[] {
     first = k
   }
   return starts
+}
+
+/** What tells the tables of one file apart: their titles, or their numbers; '' for one alone. */
+export function callTables(tables: readonly Table[]): string[] {
+  if (tables.length < 2) return tables.map(() => '')
+  const titles = tables.map(({ title }) => title ?? '')
+  return titles.map((title, i) =>
+    title && titles.indexOf(title) === titles.lastIndexOf(title)
+      ? title
+      : [title, `record ${i + 1}`].filter(Boolean).join(', '),
+  )
 }

@@ -14,6 +14,22 @@ const open = (text: string) => {
 const level = (column: number) => [{ column, channel: 'percent' as const, divisor: 1 }]
 
 describe('a table with one column a charger', () => {
+  it('counts in minutes where no battery would charge so fast in seconds', () => {
+    const style = (text: string) => open(text).meanings[0]
+    const minutes = { kind: 'time', style: 'minutes' }
+    expect(style('Time;Hawser 20;Bollard 12\n0;5;5\n5;11;8\n10;17;11\n')).toEqual(minutes)
+    expect(style('Time;Hawser 20;Bollard 12\n0:00;5 %;5\n0:05;11;\n0:10;17;8\n0:15;23;11\n')).toEqual({ kind: 'time', style: 'hours-minutes' })
+    // What falls, or goes past 100, is no level; nor is one column alone, or of two readings.
+    const seconds = { kind: 'time', style: 'seconds' }
+    expect(style('Time;Hawser 20;Bollard 12\n0;5;5\n5;18;8\n10;17;11\n')).toEqual(seconds)
+    expect(style('Time;Hawser 20;Bollard 12\n0;5;5\n5;11;90\n10;17;101\n')).toEqual(seconds)
+    expect(style('Time;Hawser 20;Bollard 12\n0;5;5\n5;11;8\n')).toEqual(seconds)
+    expect(style('Time;Hawser 20\n0;5\n5;11\n10;17\n')).toEqual(seconds)
+    // All of them must say the same.
+    expect(style('Time;Hawser 20;Bollard 12\n0;5;5\n5;11;5\n10;17;6\n')).toEqual(seconds)
+    expect(style('Time (s);Hawser 20;Bollard 12\n0;5;5\n5;11;8\n10;17;11\n')).toEqual(seconds)
+  }) // prettier-ignore
+
   const { table, meanings } = open(
     'Minutes,Bollard 5,Hawser 30 %,remarks\n0,5,5,start\n5,6,18,\n10,"7,5",30,\n15,9,,done\n',
   )

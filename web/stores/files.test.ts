@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { writeLogbook } from '@core/formats/logbookJson'
 import { importLogbook, openLogbook } from '../storage/logbookStorage'
 import { demoLike, emptyBrowser } from '../storage/storage.fixture'
@@ -8,9 +8,17 @@ import { useFiles } from './files'
 import { importedRun } from './importedRun'
 import { useLogbook } from './logbook'
 
-const open = async (file: Blob) => ({ logbook: await file.text() })
+/** A file that begins "trace" holds as many records as it has words after that. */
+const open = async (file: Blob, _: boolean, __: unknown, part: number) => {
+  const text = await file.text()
+  if (!text.startsWith('trace')) return { logbook: text }
+  const parts = text.split(' ').slice(1)
+  if (parts[0] === 'slow') await new Promise(() => undefined)
+  return { table: { ok: true, value: { called: parts.length > 1 ? parts[part] : '', meanings: [] } }, parts }
+}
+const readTrace = async () => ({ ok: false, message: 'No.', problems: [] })
 vi.mock('../workers/files', () => ({
-  filesWork: () => ({ open }),
+  filesWork: () => ({ open, readTrace }),
   stopFilesWork: () => undefined,
   toldByWorker: (f: unknown) => f,
 }))
@@ -42,4 +50,42 @@ it('keeps a run of a file without a date as not dated, unless somebody says when
   expect(made(null, null).dated).toBe(false)
   expect(made(at, null)).toMatchObject({ dated: true, startedAt: at })
   expect(made(null, at)).toMatchObject({ dated: true, startedAt: at })
+})
+
+describe('files on their way in', () => {
+  const file = (name: string, text: string) => new File([text], name)
+  const all = async (files: ReturnType<typeof useFiles>) => {
+    const seen: string[] = []
+    for (; files.opened; await files.openNext()) seen.push(files.opened.file)
+    return seen
+  }
+
+  it('come one after the other, each of their records too; what cannot be opened keeps none from it', async () => {
+    const files = useFiles()
+    await files.openAll([file('a.json', '{'), file('b.xlsx', 'trace Phone Tablet'), file('c.json', 'no'), file('d.csv', 'trace x')]) // prettier-ignore
+    expect(files.opened?.file).toBe('b.xlsx, Phone')
+    expect(files.refusals.map((r) => r.file)).toEqual(['a.json'])
+    expect(await all(files)).toEqual(['b.xlsx, Phone', 'b.xlsx, Tablet', 'd.csv'])
+    expect(files.refusals.map((r) => r.file)).toEqual(['a.json', 'c.json'])
+    await files.openAll([file('e.csv', 'trace x')])
+    expect([files.refusals, files.waiting]).toEqual([[], []])
+  })
+
+  it('wait again where others are chosen before they were taken or left', async () => {
+    const files = useFiles()
+    await files.openAll([file('b.xlsx', 'trace Phone Tablet')])
+    await files.openAll([file('c.csv', 'trace x'), file('d.csv', 'trace x')])
+    expect(await all(files)).toEqual(['c.csv', 'd.csv', 'b.xlsx, Phone', 'b.xlsx, Tablet'])
+  })
+
+  it('wait where reading one was stopped', async () => {
+    const files = useFiles()
+    const opening = files.openAll([file('a.csv', 'trace slow'), file('b.csv', 'trace x')])
+    await vi.waitFor(() => expect(files.busy).toBe(true))
+    files.cancel()
+    await opening
+    expect([files.opened, files.waiting.length]).toEqual([null, 1])
+    await files.openNext()
+    expect(files.opened?.file).toBe('b.csv')
+  })
 })

@@ -1,88 +1,25 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
-import type { ColumnMeaning } from '@core/formats/columns'
-import { readLogbook } from '@core/formats/logbookJson'
-import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
-import type { ReadPackage } from '@core/formats/dataPackage'
+import { shallowRef } from 'vue'
+import { problemInWords } from '@core/formats/problem'
 import { shapeOf } from '@core/formats/shape'
 import type { WideRun } from '@core/formats/wide'
-import type { Logbook } from '@core/logbook/logbook'
 import { cutBefore } from '@core/trace/cut'
 import { movedBy } from '@core/words/moments'
-import { keepShape, loadShapes } from '../storage/shapes'
-import { filesWork, stopFilesWork } from '../workers/files'
-import type { OpenedTable, ReadRecord, Outcome, WidePreview } from '../workers/files.worker'
+import { keepShape } from '../storage/shapes'
+import { filesWork } from '../workers/files'
+import type { OpenedTable, Outcome, WidePreview } from '../workers/files.worker'
 import { importedRun, type Given, type OneEnd } from './importedRun'
 import { useLogbook } from './logbook'
-import { STOPPED, stoppableWork } from './stoppableWork'
-
-export interface Refusal {
-  file: string
-  message: string
-  places: string[]
-  /** How many faults there are, and all that are kept of them, as a file's text. */
-  count: number
-  all: string
-}
-type Opened =
-  | {
-      kind: 'logbook'
-      file: string
-      logbook: Logbook
-      /** Of a data package: which of its files are not as they were written. */
-      from?: Pick<ReadPackage, 'changed' | 'checked'>
-    }
-  | { kind: 'trace'; file: string; opened: OpenedTable; result: ReadRecord | null; failure: string }
-
-const MAX_BYTES = 400 * 1024 * 1024
-const MOST_PLACES = 12
+import { openingFiles, type Opened } from './openingFiles'
 
 /** Files on their way in: opened and looked at first, taken only when the reviewer says so. */
 export const useFiles = defineStore('files', () => {
   const logbook = useLogbook()
-  // Shallow: a trace's columns must reach storage as they are, not wrapped.
-  const opened = shallowRef<Opened | null>(null)
-  const refusal = ref<Refusal | null>(null)
-  /** Files that were chosen together with the one that is open. */
-  const waiting = shallowRef<File[]>([])
+  const { opened, openNext, ...opening } = openingFiles()
   /** The end of a run that was opened before, to be joined by the file that is open now or comes next. */
   const otherEnd = shallowRef<OneEnd | null>(null)
   /** What was said of the file before: it holds for the next one too. */
   const lastGiven = shallowRef<Given | null>(null)
-
-  const refuse = (file: string, message: string, problems: Problem[] = []) => {
-    const all = problems.map(problemInWords)
-    refusal.value = {
-      file,
-      message,
-      places: all.slice(0, MOST_PLACES),
-      count: all.length,
-      all: all.join('\n'),
-    }
-  }
-
-  const { busy, progress, onProgress, stoppable, stop } = stoppableWork()
-  /** Stops reading; nothing of the file is kept. */
-  function cancel() {
-    stopFilesWork()
-    opened.value = null
-    stop()
-  }
-
-  /** Several at once: one is looked at after the other, and nothing is taken unseen. */
-  async function openAll(files: readonly File[]) {
-    const [first, ...rest] = files
-    if (!first) return
-    waiting.value = [...rest, ...waiting.value]
-    await open(first)
-  }
-  /** The next of those that wait, once one was taken or left. */
-  async function openNext() {
-    const [next, ...rest] = waiting.value
-    opened.value = null
-    waiting.value = rest
-    if (next) await open(next)
-  }
 
   /** Keeps the opened file as one end of a run; the next one that is opened is its other end. */
   async function joinNext() {
@@ -91,53 +28,6 @@ export const useFiles = defineStore('files', () => {
     const { trace, startedAt } = current.result
     otherEnd.value = { file: current.file, trace, startedAt }
     await openNext()
-  }
-
-  async function open(file: File) {
-    if (busy.value) cancel()
-    opened.value = null
-    refusal.value = null
-    if (file.size > MAX_BYTES) return refuse(file.name, 'The file is larger than any logbook of ours.')
-    try {
-      const shapes = await loadShapes()
-      const read = await stoppable(async () =>
-        filesWork().open(file, /\.json$/i.test(file.name), shapes, onProgress),
-      )
-      if (read === STOPPED) return
-      if ('logbook' in read) openLogbook(file.name, read.logbook)
-      else if ('package' in read) openLogbook(file.name, read.package.logbook, read.package)
-      else if (!read.table.ok) refuse(file.name, read.table.message, read.table.problems)
-      else {
-        const table = read.table.value
-        opened.value = { kind: 'trace', file: file.name, opened: table, result: null, failure: '' }
-        await readColumns(table.meanings)
-      }
-    } catch (error) {
-      refuse(file.name, (error as Error).message)
-    }
-  }
-
-  function openLogbook(file: string, text: string, from?: Pick<ReadPackage, 'changed' | 'checked'>) {
-    try {
-      opened.value = { kind: 'logbook', file, logbook: readLogbook(text), ...(from ? { from } : {}) }
-    } catch (error) {
-      refuse(file, (error as Error).message, error instanceof UnreadableFile ? error.problems : [])
-    }
-  }
-
-  /** Reads the table again with the columns as named now. */
-  async function readColumns(meanings: ColumnMeaning[]) {
-    const current = opened.value
-    if (current?.kind !== 'trace') return
-    const outcome = await stoppable(async () => filesWork().readTrace(meanings, onProgress))
-    if (outcome === STOPPED) return
-    const places = outcome.ok ? '' : outcome.problems.slice(0, 3).map(problemInWords).join(' ')
-    opened.value = {
-      ...current,
-      opened: { ...current.opened, meanings },
-      result: outcome.ok ? outcome.value : null,
-      failure: outcome.ok ? '' : `${outcome.message} ${places}`.trim(),
-    }
   }
 
   /** An opened file is taken once, however often the button is pressed; what is refused stays open. */
@@ -222,19 +112,12 @@ export const useFiles = defineStore('files', () => {
   }
 
   return {
+    ...opening,
     opened,
-    refusal,
-    busy,
-    waiting,
+    openNext,
     otherEnd,
     joinNext,
     lastGiven,
-    progress,
-    open,
-    openAll,
-    openNext,
-    cancel,
-    readColumns,
     takeLogbook,
     takeTrace,
     previewWide,

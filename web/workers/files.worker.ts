@@ -4,12 +4,13 @@ import { encodingOf, isOneByte, ONE_BYTE } from '@core/formats/encoding'
 import { isOwnTable, type ColumnMeaning } from '@core/formats/columns'
 import { guessColumns } from '@core/formats/guessColumns'
 import { shapeOf } from '@core/formats/shape'
-import { sheetText, type SheetCell } from '@core/formats/sheetCells'
+import { workbookTables, type Sheet } from '@core/formats/workbook'
+import { callTables } from '@core/formats/recordings'
 import { wideColumns, wideTraces, type WideRun } from '@core/formats/wide'
 import { readDataPackage, type ReadPackage } from '@core/formats/dataPackage'
 import { UnreadableFile } from '@core/formats/problem'
 import type { Progress, Table } from '@core/formats/table'
-import { readTraceTable, traceFromTable, type TraceReadResult } from '@core/formats/traceCsv'
+import { readTraceTables, traceFromTable, type TraceReadResult } from '@core/formats/traceCsv'
 import { columnsOf, durationOf } from '@core/trace/trace'
 import { sha256 } from './sha256'
 
@@ -28,6 +29,8 @@ function outcome<T>(work: () => T): Outcome<T> {
 
 /** What a screen is told of a table: its first rows. The table itself stays here, however many rows it has. */
 export interface OpenedTable {
+  /** What tells it from the others of its file; '' where it is alone. */
+  called: string
   headers: string[]
   rows: Table['rows']
   meanings: ColumnMeaning[]
@@ -83,15 +86,15 @@ const MOST_OF_SHEET = 512 * 1024 * 1024
 /** Nor does a package unpack to more than this, bytes: what claims more is not opened. */
 const MOST_OF_PACKAGE = 1024 * 1024 * 1024
 
-/** The first sheet of a spreadsheet as CSV. */
-async function sheetOf(file: Blob, unpackedBytes: number): Promise<string> {
+/** The tables of a spreadsheet. */
+async function sheetsOf(file: Blob, unpackedBytes: number): Promise<Sheet[]> {
   if (file.size > LARGEST_SHEET || unpackedBytes > MOST_OF_SHEET)
     throw new Error(
       'This spreadsheet is too large to be opened whole. Save its sheet as CSV, and bring that in.',
     )
   try {
-    const { readSheet } = await import('read-excel-file/web-worker')
-    return sheetText((await readSheet(file)) as SheetCell[][])
+    const { default: readSheets } = await import('read-excel-file/web-worker')
+    return (await readSheets(file)) as Sheet[]
   } catch (error) {
     throw new Error(
       `This spreadsheet could not be read (${(error as Error).message}). Save its sheet as CSV, and bring that in.`,
@@ -116,45 +119,60 @@ async function packageOf(zip: Uint8Array, unpackedBytes: number): Promise<Outcom
 }
 
 /** A zip is a data package of ours, or else a spreadsheet. */
-async function unzipped(file: Blob): Promise<{ package: Outcome<ReadPackage> } | { sheet: string }> {
+async function unzipped(file: Blob): Promise<{ package: Outcome<ReadPackage> } | { sheets: Sheet[] }> {
   const zip = new Uint8Array(await file.arrayBuffer())
   const { zipContents } = await import('./zipContents')
   const { names, unpackedBytes } = zipContents(zip) ?? { names: [], unpackedBytes: 0 }
   return names.includes('datapackage.json')
     ? { package: await packageOf(zip, unpackedBytes) }
-    : { sheet: await sheetOf(file, unpackedBytes) }
+    : { sheets: await sheetsOf(file, unpackedBytes) }
+}
+
+/** A table that was found, as the screen is told of it. */
+function openedTable(found: Table, called: string, known: Record<string, ColumnMeaning[]>): OpenedTable {
+  const { headers, rows } = found
+  const before = known[shapeOf(headers)]
+  const meanings = before?.length === headers.length ? before : guessColumns(found)
+  return {
+    called,
+    headers,
+    rows: rows.slice(0, SHOWN_ROWS),
+    meanings,
+    own: isOwnTable(found),
+    wide: wideColumns(found, meanings),
+  }
 }
 
 const work = {
-  /** Opens a file: a logbook's text as it is; of a table its first rows, and what its columns seem to be. */
+  /**
+   * Opens a file: a logbook's text as it is; of a table, the one of that number, its first rows and what its columns seem
+   * to be, and what the tables of the file are called.
+   */
   async open(
     file: Blob,
     isNamedJson: boolean,
     /** How columns of tables of some shapes were named before. */
     known: Record<string, ColumnMeaning[]>,
+    part: number,
     onProgress: Progress,
-  ): Promise<{ logbook: string } | { package: ReadPackage } | { table: Outcome<OpenedTable> }> {
+  ): Promise<
+    { logbook: string } | { package: ReadPackage } | { table: Outcome<OpenedTable>; parts: string[] }
+  > {
     table = undefined
     const zip = (await isZip(file)) ? await unzipped(file) : null
     if (zip && 'package' in zip)
-      return zip.package.ok ? { package: zip.package.value } : { table: zip.package }
-    const text = zip ? zip.sheet : await textOf(file, onProgress)
-    if (isNamedJson || text.trimStart().startsWith('{')) return { logbook: text }
-    return {
-      table: outcome(() => {
-        table = readTraceTable(text, (share) => onProgress(READ + CUT * share))
-        const { headers, rows } = table
-        const before = known[shapeOf(headers)]
-        const meanings = before?.length === headers.length ? before : guessColumns(table)
-        return {
-          headers,
-          rows: rows.slice(0, SHOWN_ROWS),
-          meanings,
-          own: isOwnTable(table),
-          wide: wideColumns(table, meanings),
-        }
-      }),
-    }
+      return zip.package.ok ? { package: zip.package.value } : { table: zip.package, parts: [] }
+    const text = zip ? '' : await textOf(file, onProgress)
+    if (!zip && (isNamedJson || text.trimStart().startsWith('{'))) return { logbook: text }
+    const onCut = (share: number) => onProgress(READ + CUT * share)
+    const parts: string[] = []
+    const opened = outcome(() => {
+      const tables = zip ? workbookTables(zip.sheets, onCut) : readTraceTables(text, onCut)
+      parts.push(...callTables(tables))
+      table = tables[part]
+      return openedTable(table, parts[part], known)
+    })
+    return { table: opened, parts }
   },
 
   /** The trace of the opened table, with its columns as they are named; its columns change threads without a copy. */

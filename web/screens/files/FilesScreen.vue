@@ -121,6 +121,13 @@ const THEMES = [
       <v-btn size="small" class="flush" @click="pasting = true">Paste or type a table</v-btn>
       <span>JSON, CSV, XLSX or ZIP, several at once. Files can be dropped on any screen.</span>
     </p>
+    <p v-if="files.waiting.length && !files.opened && !files.busy" class="one-end" role="status">
+      {{ files.waiting.length }} {{ files.waiting.length === 1 ? 'record waits' : 'records wait' }}.
+      <v-btn size="small" @click="files.openNext()">Go on with the next</v-btn>
+      <v-btn size="small" @click="files.waiting = []"
+        >Leave {{ files.waiting.length === 1 ? 'it' : 'them' }}</v-btn
+      >
+    </p>
     <p v-if="files.otherEnd" class="one-end" role="status">
       <strong>{{ files.otherEnd.file }}</strong> waits for the file of its other end{{
         files.opened ? '' : ': choose it above'
@@ -136,14 +143,21 @@ const THEMES = [
         <v-btn size="small" @click="files.cancel()">Stop reading</v-btn>
       </p>
     </div>
-    <v-alert v-if="files.refusal" type="error" variant="tonal" class="mt-4" role="alert">
-      <strong>{{ files.refusal.file }}</strong> was not taken in. {{ files.refusal.message }}
-      <ul v-if="files.refusal.places.length">
-        <li v-for="place in files.refusal.places" :key="place">{{ place }}</li>
+    <v-alert
+      v-for="(refusal, i) in files.refusals"
+      :key="i"
+      type="error"
+      variant="tonal"
+      class="mt-4"
+      role="alert"
+    >
+      <strong>{{ refusal.file }}</strong> was not taken in. {{ refusal.message }}
+      <ul v-if="refusal.places.length">
+        <li v-for="place in refusal.places" :key="place">{{ place }}</li>
       </ul>
-      <template v-if="files.refusal.count > files.refusal.places.length">
-        and {{ files.refusal.count - files.refusal.places.length }} more.
-        <v-btn size="small" @click="takeFaults(files.refusal)">Take the whole list</v-btn>
+      <template v-if="refusal.count > refusal.places.length">
+        and {{ refusal.count - refusal.places.length }} more.
+        <v-btn size="small" @click="takeFaults(refusal)">Take the whole list</v-btn>
       </template>
       Nothing stored was changed.
     </v-alert>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { clock, duration } from '@core/words/figures'
 import { problemInWords } from '@core/formats/problem'
@@ -18,6 +18,7 @@ import { useNotices } from '../../stores/notices'
 import type { OpenedTable, ReadRecord } from '../../workers/files.worker'
 import ColumnPicker from './ColumnPicker.vue'
 import JoinPart from './JoinPart.vue'
+import { useGiven } from './useGiven'
 import { usePowerOn } from './usePowerOn'
 import type { WideRun } from '@core/formats/wide'
 import WideImport from './WideImport.vue'
@@ -35,16 +36,7 @@ const notices = useNotices()
 const router = useRouter()
 const MOST_SHOWN = 12
 
-/** What was given for the file before holds for this one, as far as it is still on the shelf. */
-const last = files.lastGiven
-const given = reactive({
-  deviceId: logbook.device(last?.deviceId ?? '')?.id ?? logbook.devices[0]?.id ?? '',
-  sourceId: logbook.source(last?.sourceId ?? '')?.id ?? logbook.sources[0]?.id ?? '',
-  cableId: logbook.cable(last?.cableId ?? null)?.id ?? null,
-  meterId: logbook.meter(last?.meterId ?? null)?.id ?? null,
-  notes: last?.notes ?? '',
-})
-const day = ref('')
+const { given, day, all: givenFrom } = useGiven(props.file)
 const optional = (items: readonly { id: string; name: string }[]) => [
   { value: null, title: 'not recorded' },
   ...named(items),
@@ -78,11 +70,7 @@ const takeFaults = () =>
     (props.result?.problems ?? []).map(problemInWords).join('\n'),
     'text/plain',
   )
-const all = (): Given => ({
-  ...given,
-  fromS: fromS.value,
-  startedAt: day.value ? new Date(day.value).toISOString() : null,
-})
+const all = () => givenFrom(fromS.value)
 
 /** Another file waits to be the other end of this one's run. */
 const thisEnd = computed(
@@ -119,7 +107,7 @@ async function take(wide?: WideRun[]) {
     <p>
       <strong>{{ file }}</strong> {{ isWide ? '' : held }}
       <span v-if="files.waiting.length" class="quiet"
-        >{{ files.waiting.length }} more {{ files.waiting.length === 1 ? 'file waits' : 'files wait' }}.</span
+        >{{ files.waiting.length }} more {{ files.waiting.length === 1 ? 'waits' : 'wait' }}.</span
       >
     </p>
     <p v-for="text in isWide ? [] : (result?.assumed ?? [])" :key="text" class="quiet assumed">{{ text }}</p>

@@ -1,0 +1,143 @@
+import { ref, shallowRef } from 'vue'
+import type { ColumnMeaning } from '@core/formats/columns'
+import type { ReadPackage } from '@core/formats/dataPackage'
+import { readLogbook } from '@core/formats/logbookJson'
+import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
+import type { Logbook } from '@core/logbook/logbook'
+import { loadShapes } from '../storage/shapes'
+import { filesWork, stopFilesWork } from '../workers/files'
+import type { OpenedTable, ReadRecord } from '../workers/files.worker'
+import { STOPPED, stoppableWork } from './stoppableWork'
+
+export interface Refusal {
+  file: string
+  message: string
+  places: string[]
+  /** How many faults there are, and all that are kept of them, as a file's text. */
+  count: number
+  all: string
+}
+export type Opened =
+  | {
+      kind: 'logbook'
+      file: string
+      logbook: Logbook
+      /** Of a data package: which of its files are not as they were written. */
+      from?: Pick<ReadPackage, 'changed' | 'checked'>
+    }
+  | { kind: 'trace'; file: string; opened: OpenedTable; result: ReadRecord | null; failure: string }
+
+/** A file that was chosen and is not open yet, or a table of one that holds several. */
+interface Waiting {
+  file: File
+  part: number
+  /** It was open before: what else it holds waits already. */
+  isAgain?: boolean
+}
+
+const MAX_BYTES = 400 * 1024 * 1024
+const MOST_PLACES = 12
+
+function refusalOf(file: string, message: string, problems: readonly Problem[]): Refusal {
+  const all = problems.map(problemInWords)
+  return { file, message, places: all.slice(0, MOST_PLACES), count: all.length, all: all.join('\n') }
+}
+
+/** Files on their way in, one looked at after the other: what is open, what waits, and what could not be opened. */
+export function openingFiles() {
+  // Shallow: a trace's columns must reach storage as they are, not wrapped.
+  const opened = shallowRef<Opened | null>(null)
+  /** Of the files that were chosen together. */
+  const refusals = ref<Refusal[]>([])
+  const waiting = shallowRef<Waiting[]>([])
+  let current: Waiting | undefined
+
+  const refuse = (file: string, message: string, problems: readonly Problem[] = []) =>
+    refusals.value.push(refusalOf(file, message, problems))
+
+  const { busy, progress, onProgress, stoppable, stop } = stoppableWork()
+  /** Stops reading; nothing of the file is kept. */
+  function cancel() {
+    stopFilesWork()
+    opened.value = null
+    stop()
+  }
+
+  /** Several at once: one is looked at after the other, and nothing is taken unseen. */
+  async function openAll(files: readonly File[]) {
+    if (files.length === 0) return
+    refusals.value = []
+    // One that lies open, and is neither taken nor left, waits again.
+    const open = opened.value && current ? [{ ...current, isAgain: true }] : []
+    waiting.value = [...files.map((file) => ({ file, part: 0 })), ...open, ...waiting.value]
+    await openNext()
+  }
+  /** The next of those that wait, once one was taken or left. One that cannot be opened keeps none of the others from it. */
+  async function openNext() {
+    opened.value = null
+    for (;;) {
+      const [next, ...rest] = waiting.value
+      if (!next) return
+      waiting.value = rest
+      const before = refusals.value.length
+      await openOne(next)
+      if (refusals.value.length === before) return
+    }
+  }
+
+  /** Opens a file by itself. */
+  const open = (file: File) => openAll([file])
+
+  async function openOne(one: Waiting) {
+    if (busy.value) cancel()
+    opened.value = null
+    current = one
+    const { file, part } = one
+    if (file.size > MAX_BYTES) return refuse(file.name, 'The file is larger than any logbook of ours.')
+    try {
+      const shapes = await loadShapes()
+      const read = await stoppable(async () =>
+        filesWork().open(file, /\.json$/i.test(file.name), shapes, part, onProgress),
+      )
+      if (read === STOPPED) return
+      if ('logbook' in read) openLogbook(file.name, read.logbook)
+      else if ('package' in read) openLogbook(file.name, read.package.logbook, read.package)
+      else if (!read.table.ok) refuse(file.name, read.table.message, read.table.problems)
+      else {
+        if (part === 0 && !one.isAgain)
+          waiting.value = [...read.parts.slice(1).map((_, i) => ({ file, part: i + 1 })), ...waiting.value]
+        const table = read.table.value
+        const name = [file.name, table.called].filter(Boolean).join(', ')
+        opened.value = { kind: 'trace', file: name, opened: table, result: null, failure: '' }
+        await readColumns(table.meanings)
+      }
+    } catch (error) {
+      refuse(file.name, (error as Error).message)
+    }
+  }
+
+  function openLogbook(file: string, text: string, from?: Pick<ReadPackage, 'changed' | 'checked'>) {
+    try {
+      opened.value = { kind: 'logbook', file, logbook: readLogbook(text), ...(from ? { from } : {}) }
+    } catch (error) {
+      refuse(file, (error as Error).message, error instanceof UnreadableFile ? error.problems : [])
+    }
+  }
+
+  /** Reads the table again with the columns as named now. */
+  async function readColumns(meanings: ColumnMeaning[]) {
+    const current = opened.value
+    if (current?.kind !== 'trace') return
+    const outcome = await stoppable(async () => filesWork().readTrace(meanings, onProgress))
+    if (outcome === STOPPED) return
+    const places = outcome.ok ? '' : outcome.problems.slice(0, 3).map(problemInWords).join(' ')
+    opened.value = {
+      ...current,
+      opened: { ...current.opened, meanings },
+      result: outcome.ok ? outcome.value : null,
+      failure: outcome.ok ? '' : `${outcome.message} ${places}`.trim(),
+    }
+  }
+
+  return { opened, refusals, waiting, busy, progress, open, openAll, openNext, cancel, readColumns }
+}
