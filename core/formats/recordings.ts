@@ -120,8 +120,19 @@ export function begunAgain(table: Table): Table[] {
   })
 }
 
+/** Hardly any log's times do: a million are gone through. */
+function fallsAnywhere(moments: Float64Array): boolean {
+  let last = -Infinity
+  for (const moment of moments) {
+    if (moment < last) return true
+    if (!Number.isNaN(moment)) last = moment
+  }
+  return false
+}
+
 /** The rows at which times begin, the first among them. */
 function startsOf(moments: Float64Array): number[] {
+  if (!fallsAnywhere(moments)) return [0]
   const read = [...moments.keys()].filter((i) => !Number.isNaN(moments[i]))
   const starts = [0]
   let first = 0

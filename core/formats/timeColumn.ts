@@ -33,28 +33,23 @@ export function readTimes(
   const fromItsEnd = isNewestFirst(table.rows, index, style)
   const ordered = fromItsEnd ? table.rows.toReversed() : table.rows
   const { moments, isHalfDay } = momentsOf(ordered, index, style)
-  for (const [i, row] of ordered.entries()) {
-    const cell = row.cells[index] ?? ''
-    const leaveOut = (why: string) => problems.add(row.line, where, `${why}; the row is left out.`)
+  for (let i = 0; i < ordered.length; i++) {
     const moment = moments[i]
-    if (Number.isNaN(moment)) {
-      leaveOut(`${quoted(cell)} is not a time`)
-      continue
-    }
     // Times that ran before power-on count from the first row; every other style counts from power-on already.
     const start = time.length > 0 ? origin : moment
     const at = fromFirst ? moment - start : moment
-    if (at < last) leaveOut(`Time goes backwards, from ${last} s to ${at} s`)
-    else if (at < 0) leaveOut(`Time is before power-on (${at} s)`)
-    else if (!(at <= LONGEST_S)) leaveOut(`${quoted(cell)} is longer than any run`)
-    else if (isAlone(moments, i, last + (fromFirst ? start : 0)))
-      leaveOut(`Time goes ahead to ${at} s, and back in the rows after it`)
-    else {
+    const isOdd = !(at >= last && at >= 0 && at <= LONGEST_S) || isAlone(moments, i, last + (moment - at))
+    if (!isOdd) {
       origin = start
       last = at
-      rows.push(row)
+      rows.push(ordered[i])
       time.push(at)
-    }
+    } else
+      problems.add(
+        ordered[i].line,
+        where,
+        `${whyLeftOut(ordered[i].cells[index] ?? '', at, last)}; the row is left out.`,
+      )
   }
   const dayFirst = style === 'moments' && rows.some((r) => isEitherWay([r.cells[index] ?? '']))
   const twoParts = style === 'clock' && rows.every((r) => isTwoParts(r.cells[index] ?? ''))
@@ -82,6 +77,15 @@ export function momentsOf(rows: Table['rows'], index: number, style: TimeStyle):
   const of = { ...workOut(rows, index, style), index, style }
   worked.set(rows, of)
   return of
+}
+
+/** Why a row's time cannot be one of the trace's. */
+function whyLeftOut(cell: string, at: number, last: number): string {
+  if (Number.isNaN(at)) return `${quoted(cell)} is not a time`
+  if (at < last) return `Time goes backwards, from ${last} s to ${at} s`
+  if (at < 0) return `Time is before power-on (${at} s)`
+  if (at > LONGEST_S) return `${quoted(cell)} is longer than any run`
+  return `Time goes ahead to ${at} s, and back in the rows after it`
 }
 
 interface Moments {
