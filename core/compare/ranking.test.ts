@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import type { Analysis } from '../analysis/analyse'
 import { noConditions } from '../protocol/runConditions'
 import { fairness, fedBeside, type FairSide } from './fairness'
-import { figuresOf, GOALS, rank } from './ranking'
+import { figuresOf, GOALS, rank, usualGoal } from './ranking'
 
 const full = GOALS.find((g) => g.key === 'full')!
 const ran = (timeS: number, uncertaintyS = 5, gain = 30) =>
@@ -126,4 +126,14 @@ it('counts the runs that one source fed at the same time', () => {
   expect(all.map((run) => fedBeside(run, all))).toEqual([2, 1, 1, 0, 0])
   // How long one took that was never worked out nobody knows.
   expect(fedBeside(all[0], [...all, spell('f', 5, NaN)])).toBe(2)
+})
+
+it('compares by the farthest that two set-ups reached, where nobody says by what', () => {
+  const short = (gain: number) => ran(NaN, 5, gain)
+  expect(usualGoal([[ran(6600)], [ran(4920)], [short(20)]])).toBe('full')
+  expect(usualGoal([[ran(6600)], [short(35)], [short(20)]])).toBe('fifteen')
+  // One set-up's repeats are one.
+  expect(usualGoal([[short(35), short(36)]])).toBe('full')
+  const half = (a: Analysis): Analysis => ({ ...a, milestones: [...a.milestones, { ...ran(1200).milestones[0], percent: 50 }] }) // prettier-ignore
+  expect(usualGoal([[half(short(35))], [half(short(20))]])).toBe('half')
 })

@@ -70,6 +70,21 @@ export const GOALS: readonly Goal[] = [
   },
 ]
 
+/** Goals of whose figures there are most to go by, the farthest first. */
+const BY_REACH = ['full', 'eighty', 'half', 'thirty', 'fifteen'] as const
+
+/**
+ * What set-ups are compared by where nobody says: the farthest that two of them reached, so that tests of half an hour are
+ * not asked about a full charge.
+ */
+export function usualGoal(setups: readonly (readonly Analysis[])[]): Goal['key'] {
+  const reach = (key: Goal['key']) => {
+    const goal = GOALS.find((g) => g.key === key)!
+    return setups.filter((runs) => figuresOf(goal, runs).values.length > 0).length
+  }
+  return BY_REACH.find((key) => reach(key) > 1) ?? 'full'
+}
+
 /** A set-up in its place. Figures in the goal's unit. */
 export interface Place {
   /** Place in the list that was given. */

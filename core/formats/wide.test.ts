@@ -75,8 +75,8 @@ describe('a table with one column a charger', () => {
       expect(own.table.headers.slice(1)).toEqual(['Hawser 30 (%)', 'Hawser 30 (W)', 'Bollard 12 (%)', 'Bollard 12 (W)']) // prettier-ignore
       const columns = wideColumns(own.table, own.meanings)
       expect([columns, allSaid(own.table.headers, columns)]).toEqual([[1, 2, 3, 4], true])
-      const runs = wideRuns(own.table.headers, columns.map((column) => ({ column, sourceId: column < 3 ? 'h' : 'b' })), 'percent') // prettier-ignore
-      expect(runs.map((r) => [r.sourceId, r.parts.length])).toEqual([['h', 2], ['b', 2]]) // prettier-ignore
+      const runs = wideRuns(own.table.headers, columns.map((column) => ({ column, gearId: column < 3 ? 'h' : 'b' })), 'percent') // prettier-ignore
+      expect(runs.map((r) => [r.gearId, r.parts.length])).toEqual([['h', 2], ['b', 2]]) // prettier-ignore
       const [hawser, bollard] = wideTraces(own.table, own.meanings, runs.map((r) => r.parts)).map((r) => r.trace) // prettier-ignore
       expect([...hawser.time]).toEqual([0, 600, 1200, 1800])
       expect([...hawser.percent!]).toEqual([5, 20, NaN, 50])
@@ -87,11 +87,11 @@ describe('a table with one column a charger', () => {
   })
 
   it('makes a run of each column of one charger that holds the same, and leaves out groups where names differ', () => {
-    const columns = [1, 2, 3].map((column) => ({ column, sourceId: 'h' }))
+    const columns = [1, 2, 3].map((column) => ({ column, gearId: 'h' }))
     const runs = wideRuns(['min', 'Hawser 30 W', 'Hawser 30 W again', 'Hawser 30, mW'], columns, 'percent')
     expect(runs).toEqual([
-      { sourceId: 'h', parts: [{ column: 1, channel: 'percent', divisor: 1 }, { column: 3, channel: 'power', divisor: 1000 }] },
-      { sourceId: 'h', parts: [{ column: 2, channel: 'percent', divisor: 1 }] },
+      { gearId: 'h', parts: [{ column: 1, channel: 'percent', divisor: 1 }, { column: 3, channel: 'power', divisor: 1000 }] },
+      { gearId: 'h', parts: [{ column: 2, channel: 'percent', divisor: 1 }] },
     ]) // prettier-ignore
     expect(allSaid(['min', 'Hawser 30 W', 'Bollard level'], [1, 2])).toBe(false)
     expect(open('Meter,7\nmin,%,W\n0,5,18\n').table.headers).toEqual(['min', '%', 'W'])

@@ -43,20 +43,20 @@ function saidBy(header: string): { channel: WideChannel; divisor: number } | nul
   return WATTS.test(header) ? { channel: 'power', divisor: /mw\s*[)\]]?\s*$/i.test(header) ? 1000 : 1 } : null
 }
 
-/** A column of a wide table, and which source it is from. */
+/** A column of a wide table, and which source, or device, it is of. */
 export interface WideColumn {
   column: number
-  sourceId: string
+  gearId: string
 }
 
 /** A run of a wide table: the columns it is read from, each of another quantity. */
 export interface WideRun {
-  sourceId: string
+  gearId: string
   parts: { column: number; channel: WideChannel; divisor: number }[]
 }
 
 /**
- * The runs that columns make: levels and watts of one source are one run, in their order where it has several; a column
+ * The runs that columns make: levels and watts of one source or device are one run, in their order where it has several; a column
  * that does not say what it holds has `otherwise`.
  */
 export function wideRuns(
@@ -65,11 +65,11 @@ export function wideRuns(
   otherwise: WideChannel,
 ): WideRun[] {
   const runs: WideRun[] = []
-  for (const { column, sourceId } of columns) {
+  for (const { column, gearId } of columns) {
     const part = { column, ...(saidBy(headers[column]) ?? { channel: otherwise, divisor: 1 }) }
-    const run = runs.find((r) => r.sourceId === sourceId && !r.parts.some((p) => p.channel === part.channel))
+    const run = runs.find((r) => r.gearId === gearId && !r.parts.some((p) => p.channel === part.channel))
     if (run) run.parts.push(part)
-    else runs.push({ sourceId, parts: [part] })
+    else runs.push({ gearId, parts: [part] })
   }
   return runs
 }

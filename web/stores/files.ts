@@ -75,7 +75,7 @@ export const useFiles = defineStore('files', () => {
     return filesWork().previewWide(current.opened.meanings, partsOf(runs))
   }
 
-  /** The runs of a table with columns of several chargers: all of them, or none. */
+  /** The runs of a table with columns of several chargers or devices: all of them, or none. */
   async function takeWide(given: Given, runs: readonly WideRun[]): Promise<string[]> {
     const current = opened.value
     if (current?.kind !== 'trace') return []
@@ -85,13 +85,9 @@ export const useFiles = defineStore('files', () => {
     const ids: string[] = []
     await once(current, async () => {
       for (const [i, { trace, startedAt }] of read.value.entries()) {
-        const run = importedRun(
-          { ...given, sourceId: runs[i].sourceId },
-          trace,
-          startedAt,
-          current.file,
-          logbook,
-        )
+        const { gearId } = runs[i]
+        const own = logbook.device(gearId) ? { deviceId: gearId } : { sourceId: gearId }
+        const run = importedRun({ ...given, ...own }, trace, startedAt, current.file, logbook)
         await logbook.putRun(run, trace)
         ids.push(run.id)
       }

@@ -78,7 +78,7 @@ const changes = computed(() => {
     })),
   ).map((change) => leadWords(change, setupNames.value))
 })
-const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatability)
+const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatability, goal)
 </script>
 
 <template>

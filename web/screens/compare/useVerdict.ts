@@ -3,7 +3,7 @@ import { groups } from 'd3-array'
 import type { Analysis } from '@core/analysis/analyse'
 import { fairness, fedBeside, type FairnessRow } from '@core/compare/fairness'
 import type { Side } from '@core/compare/quantities'
-import { GOALS, rank, type Goal, type Ranking } from '@core/compare/ranking'
+import { GOALS, rank, usualGoal, type Goal, type Ranking } from '@core/compare/ranking'
 import type { Repeatability } from '@core/compare/verdict'
 import { setUpKey, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
@@ -36,8 +36,6 @@ export interface UseVerdictReturn {
   sentence: ComputedRef<string>
 }
 
-const GOAL_KEYS = ['full', ...GOALS.map((g) => g.key).filter((k) => k !== 'full')] as const
-
 /** How well runs repeat as a write-up keeps it: its share, its degrees of freedom, and whether it was assumed. */
 export const priorText = ({ share, freedom, assumed }: Repeatability): string =>
   `${share} ${freedom} ${assumed ? 'assumed' : 'learnt'}`
@@ -56,10 +54,13 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
   const spells = useSpells()
   const { worked } = comparison
 
-  const goalKey = address.word<Goal['key']>('goal', GOAL_KEYS)
+  const usual = computed(() => usualGoal(setups.value.map((s) => s.sides.map(({ analysis }) => analysis))))
   const goal = computed<Goal>({
-    get: () => thresholds.asked(GOALS.find((g) => g.key === goalKey.value)!),
-    set: ({ key }) => void (goalKey.value = key),
+    get: () => {
+      const said = GOALS.find((g) => g.key === address.get('goal'))
+      return thresholds.asked(said ?? GOALS.find((g) => g.key === usual.value)!)
+    },
+    set: ({ key }) => address.set({ goal: key === usual.value ? undefined : key }),
   })
   const accepted = computed<boolean>({
     get: () => address.get('accept') === '1',

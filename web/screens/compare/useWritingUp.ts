@@ -1,5 +1,6 @@
 import { computed, toValue, type ComputedRef, type MaybeRefOrGetter } from 'vue'
 import { useRoute, useRouter, type RouteLocationRaw } from 'vue-router'
+import type { Goal } from '@core/compare/ranking'
 import type { Repeatability } from '@core/compare/verdict'
 import type { WriteUp } from '@core/logbook/writeUp'
 import { useLogbook } from '../../stores/logbook'
@@ -21,6 +22,7 @@ export interface UseWritingUpReturn {
 export function useWritingUp(
   sentence: MaybeRefOrGetter<string>,
   repeatability: MaybeRefOrGetter<Repeatability>,
+  goal: MaybeRefOrGetter<Goal>,
 ): UseWritingUpReturn {
   const [route, router] = [useRoute(), useRouter()]
   const { get } = useAddress()
@@ -35,8 +37,9 @@ export function useWritingUp(
   const backToWriteUp = computed(() => ({ path: placeOf('write-up', get('writeUp')), query: settings() }))
   async function writeItUp() {
     try {
-      // What the logbook's repeats told goes with it: another logbook, or this one later, would tell something else.
-      const query = { ...settings(), prior: priorText(toValue(repeatability)) }
+      // What the logbook told goes with it, of repeats and of what is reached: this one later would tell something else.
+      const told = { goal: toValue(goal).key, prior: priorText(toValue(repeatability)) }
+      const query = { ...told, ...settings(), prior: told.prior }
       const id = await useWriteUps().begin(toValue(sentence), new URLSearchParams(query).toString())
       await router.push({ path: placeOf('write-up', id), query })
     } catch (error) {

@@ -43,6 +43,8 @@ const optional = (items: readonly { id: string; name: string }[]) => [
 ]
 const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power meter'))
 const hasGear = computed(() => logbook.devices.length > 0 && logbook.sources.length > 0)
+/** What the columns of several chargers, or devices, do not tell. */
+const asks = ref({ device: true, source: false })
 const isWide = ref(props.opened.wide.length > 1 && !props.opened.own)
 
 const { idleS, cutIdle, typed: powerOn, error: powerOnError, fromS } = usePowerOn(() => props.result)
@@ -115,7 +117,7 @@ async function take(wide?: WideRun[]) {
       v-if="opened.wide.length > 1"
       v-model="isWide"
       density="compact"
-      label="It has columns of several chargers: each charger becomes a run"
+      label="It has columns of several chargers, or devices: each becomes a run"
     />
     <template v-if="!isWide">
       <v-alert v-if="failure" type="error" variant="tonal" role="alert" class="my-3"
@@ -163,8 +165,18 @@ async function take(wide?: WideRun[]) {
     <template v-if="result || isWide">
       <div v-if="hasGear" class="pair">
         <InTurn :turn="1">
-          <FormPick v-model="given.deviceId" label="Device" :items="named(logbook.devices)" />
-          <FormPick v-if="!isWide" v-model="given.sourceId" label="Source" :items="named(logbook.sources)" />
+          <FormPick
+            v-if="!isWide || asks.device"
+            v-model="given.deviceId"
+            label="Device"
+            :items="named(logbook.devices)"
+          />
+          <FormPick
+            v-if="!isWide || asks.source"
+            v-model="given.sourceId"
+            label="Source"
+            :items="named(logbook.sources)"
+          />
         </InTurn>
         <InTurn :turn="2">
           <FormPick v-model="given.cableId" label="Cable" :items="optional(logbook.cables)" />
@@ -192,7 +204,13 @@ async function take(wide?: WideRun[]) {
         film’s.
       </p>
     </template>
-    <WideImport v-if="isWide && hasGear" :opened="opened" :taking="taking" @take="take" />
+    <WideImport
+      v-if="isWide && hasGear"
+      :opened="opened"
+      :taking="taking"
+      @take="take"
+      @asks="asks = $event"
+    />
     <div class="d-flex flex-wrap ga-3 mt-3">
       <v-btn-main
         v-if="!isWide"

@@ -3,42 +3,54 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { problemInWords } from '@core/formats/problem'
 import { allSaid, namedBy, wideRuns, type WideChannel, type WideRun } from '@core/formats/wide'
 import PathChart from '../../charts/PathChart.vue'
+import { named } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
 import { useFiles } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
 import type { OpenedTable, WidePreview } from '../../workers/files.worker'
 
-/** A table with one column a charger: which column is whose. */
+/** A table with one column a charger, or a device: which column is whose. */
 const props = defineProps<{ opened: OpenedTable; taking: boolean }>()
-const emit = defineEmits<{ take: [runs: WideRun[]] }>()
+const emit = defineEmits<{ take: [runs: WideRun[]]; asks: [of: { device: boolean; source: boolean }] }>()
 const logbook = useLogbook()
 const files = useFiles()
 const CHANNELS = [
   { value: 'percent', title: 'the level, %' },
   { value: 'power', title: 'watts' },
 ]
-const sources = computed(() => [
+const gear = [...logbook.sources, ...logbook.devices]
+const whoseChoices = [
   { value: '', title: 'leave out' },
-  ...logbook.sources.map((s) => ({ value: s.id, title: s.name })),
-])
+  ...named(logbook.sources),
+  ...logbook.devices.map(({ id, name }) => ({ value: id, title: `${name} (device)` })),
+]
 const holds = ref<WideChannel>('percent')
 const whose = reactive(
   Object.fromEntries(
     props.opened.wide.map((i) => {
       const at = namedBy(
         props.opened.headers[i],
-        logbook.sources.map((s) => s.name),
+        gear.map((item) => item.name),
       )
-      return [i, logbook.sources[at]?.id ?? '']
+      return [i, gear[at]?.id ?? '']
     }),
   ) as Record<number, string>,
 )
 const runs = computed(() => {
   const named = props.opened.wide.flatMap((column) =>
-    whose[column] ? [{ column, sourceId: whose[column] }] : [],
+    whose[column] ? [{ column, gearId: whose[column] }] : [],
   )
   return wideRuns(props.opened.headers, named, holds.value)
 })
+/** Whether some columns tell the source, and some the device: what none of them tells is asked once for all. */
+watch(
+  runs,
+  (of) => {
+    const devices = of.filter(({ gearId }) => logbook.device(gearId)).length
+    emit('asks', { device: devices < of.length || of.length === 0, source: devices > 0 })
+  },
+  { immediate: true },
+)
 const MOST_SHOWN = 5
 
 /** The runs before any is kept. */
@@ -59,7 +71,7 @@ const preview = computed(() => {
   const unit = paths[0]?.unit ?? ''
   const alike = paths.flatMap((path, i) =>
     path.unit === unit && path.points.length > 1
-      ? [{ label: logbook.source(of[i].sourceId)?.name ?? '', ink: i, points: path.points }]
+      ? [{ label: gear.find(({ id }) => id === of[i].gearId)?.name ?? '', ink: i, points: path.points }]
       : [],
   )
   return { unit, paths: alike, until: Math.max(0, ...paths.map((path) => path.lastS)) }
@@ -83,8 +95,8 @@ const faults = computed(() => [
       v-for="column in opened.wide"
       :key="column"
       v-model="whose[column]"
-      :label="`“${opened.headers[column]}” is from`"
-      :items="sources"
+      :label="`“${opened.headers[column]}” is of`"
+      :items="whoseChoices"
     />
   </div>
   <v-alert v-if="seen?.failure" type="error" variant="tonal" role="alert" class="my-3"
