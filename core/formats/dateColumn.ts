@@ -1,11 +1,13 @@
 import { decimal } from '../trace/decimal'
 import { quoted } from './problem'
 import type { Table } from './table'
-import { parseMoment } from './momentCell'
+import { isMonthFirst, parseMoment } from './momentCell'
 import { parseClock, parseTimeOfDay } from './timeCell'
 
 /** A date by itself; a spreadsheet's is midnight of its day. */
-const DATE = /^(\d{4}-\d{2}-\d{2}|\d{1,2}([./-])\d{1,2}\2\d{4})(T00:00:00)?$/
+const DATE =
+  /^(\d{4}([./-])\d{1,2}\2\d{1,2}|\d{1,2}([./-])\d{1,2}\3\d{4}|\d{1,2}\/\d{1,2}\/\d{2}|\d{1,2}[ -][a-z]{3,9}[ -]\d{4})(T00:00:00)?$/i
+export const isDate = (cell: string): boolean => DATE.test(cell.trim())
 /** So many rows must have their date for it to be joined to the time. */
 const MOST = 0.9
 const ELAPSED = /elapsed|duration|since|passed/i
@@ -51,7 +53,7 @@ export function holdsRising(rows: Table['rows'], column: number): boolean {
  */
 export function withDates(table: Table, isTimeName: (header: string) => boolean): Table {
   const { headers, rows } = table
-  const datesIn = headers.map((_, i) => filledWith((cell) => DATE.test(cell), rows, i))
+  const datesIn = headers.map((_, i) => filledWith(isDate, rows, i))
   const dates = datesIn.findIndex((n) => n > 0)
   if (dates < 0) return table
   const others = headers.map((_, i) => i).filter((i) => i !== dates)
@@ -64,17 +66,28 @@ export function withDates(table: Table, isTimeName: (header: string) => boolean)
   const isJoined = clock !== undefined && datesIn[dates] >= MOST * rows.length
   const joined = (cells: readonly string[], i: number) =>
     isJoined && i === clock && cells[i]?.trim() ? `${dayOf(cells[dates])} ${cells[i].trim()}` : cells[i]
+  const day = !isJoined && clock !== undefined ? rows[0]?.cells[dates]?.trim() : ''
   return {
     ...table,
+    ...(day ? { day } : {}),
     headers: others.map((i) => headers[i]),
     rows: rows.map(({ line, cells }) => ({ line, cells: others.map((i) => joined(cells, i) ?? '') })),
     assumed: [
       ...table.assumed,
       isJoined
         ? `The date stands in ${name}, beside ${quoted(headers[clock])}.`
-        : `${name} holds dates without a time of day, and was left out.`,
+        : day
+          ? `${name} has the day of the first row.`
+          : `${name} holds dates without a time of day, and was left out.`,
     ],
   }
 }
 
 const dayOf = (cell = ''): string => cell.trim().replace(/T00:00:00$/, '')
+
+/** The moment of a day and a clock, seconds since 1970; NaN where they are none. */
+export function beginsAt(day: string | undefined, clock: string | undefined): number {
+  if (!day?.trim() || !clock?.trim()) return NaN
+  const text = `${dayOf(day)} ${clock.trim()}`
+  return parseMoment(text, isMonthFirst([text]))
+}

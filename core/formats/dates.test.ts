@@ -1,5 +1,5 @@
-import { expect, it } from 'vitest'
-import { readTraceCsv, readTraceTable, traceFromTable } from './traceCsv'
+import { describe, expect, it } from 'vitest'
+import { readTraceCsv, readTraceTable, readTraceTables, traceFromTable } from './traceCsv'
 
 const read = (text: string) => {
   const { trace, problems, startedAt, assumed } = readTraceCsv(text)
@@ -21,16 +21,58 @@ it('joins a date and a time that stand in columns of their own, over midnight to
   expect(read('Date,Time,Volts\n2026-11-12T00:00:00,23:58:00,9\n2026-11-13T00:00:00,0:03:00,9\n')).toMatchObject(expected) // prettier-ignore
 })
 
-it('leaves out a date that stands in the first row only', () => {
-  const { times, said } = read('Date,Time,Volts\n12.11.2026,18:40:00,9\n,18:45:00,9\n,18:50:00,9\n')
-  expect(times).toEqual([0, 300, 600])
-  expect(said).toContain('"Date" holds dates without a time of day, and was left out.')
+it('takes a date that stands in the first row only for that row’s, and leaves it out beside times that count', () => {
+  const { times, said, startedAt } = read('Date,Time,Volts\n12.11.2026,23:58:00,9\n,0:03:00,9\n,0:08:00,9\n')
+  expect([times, startedAt]).toEqual([[0, 300, 600], at(2026, 10, 12, 23, 58)]) // prettier-ignore
+  expect(said).toContain('"Date" has the day of the first row.')
+  expect(said).toContain('The first row is of "12.11.2026".')
   const since = 'Date,Elapsed,Volts\n2026-11-12,0:00:00,9\n2026-11-12,0:05:00,9\n'
   expect(read(since)).toMatchObject({ times: [0, 300], startedAt: null })
   // A clock that begins at nothing counts from power-on, whatever it is called.
   expect(read(since.replace('Elapsed', 'Time'))).toMatchObject({ times: [0, 300], startedAt: null })
   expect(read(since.replace('Elapsed', 'Minute').replace(/0:0(\d):00/g, '$1 min')).times).toEqual([0, 300])
 })
+
+it('reads moments as they are written in many places', () => {
+  const seven = at(2026, 2, 2, 18, 40)
+  for (const moment of ['2026/03/02 18:40', '2026.3.2 18:40:00', '2026-03-02, 6:40 p.m.', '02.03.26 18:40', '02-Mar-2026 18:40', '2 March 2026, 18:40', 'Mar 2 2026 6:40 PM'])
+    expect(read(`time;level\n${moment};5\n`).startedAt, moment).toBe(seven)
+  expect(read('Date,Time,Volts\n2026/3/2,6:40 p.m.,9\n2026/3/2,6:45 p.m.,9\n').startedAt).toBe(seven)
+  expect(read('Date,Time,Volts\n2-Mar-2026,18:40,9\n2-Mar-2026,18:45,9\n').startedAt).toBe(seven)
+  expect(read('Date,Time,Volts\n25/3/26,18:40,9\n25/3/26,18:45,9\n').startedAt).toBe(at(2026, 2, 25, 18, 40))
+  expect(() => read('time;level\n2026-03.02 18:40;5\n')).toThrow()
+}) // prettier-ignore
+
+describe('the lines before the header', () => {
+  const begun = (...lines: string[]) => read([...lines, 'Time (s);Level', '0;5', '60;6', ''].join('\n')).startedAt
+  const seven = at(2026, 2, 2, 18, 40)
+  it('tell when the record began', () => {
+    expect(begun('Start: 2026-03-02 18:40')).toBe(seven)
+    expect(begun('Logger 7', 'Start Time;2026/03/02 18:40:00', 'Rate;1')).toBe(seven)
+    expect(begun('2 Mar 2026 18:40')).toBe(seven)
+    expect(begun('Recorded on March 2 2026 18:40')).toBe(seven)
+    expect(begun('# Date: 02.03.2026', '# Time: 18:40')).toBe(seven)
+    const { said } = read('Date;02.03.2026\nTime;18:40\nTime (s);Level\n0;5\n60;6\n')
+    expect(said).toContain('Before the header stands when it began: "02.03.2026 18:40".')
+  })
+  it('do not, where they are of the file, or of nothing that is known', () => {
+    for (const line of ['Exported 2026-03-02 18:40', 'End: 2026-03-02 18:40', 'Firmware 2026-03-02 18:40', 'Owner 2026-03-02 18:40', 'Start: 31.02.2026 18:40', 'Date: 02.03.2026'])
+      expect(begun(line), line).toBeNull()
+  })
+  it('tell the day of a clock on the wall', () => {
+    const wall = read('Date: 02.03.2026\nClock;Level\n18:40;5\n18:45;6\n')
+    expect([wall.startedAt, wall.times]).toEqual([seven, [0, 300]])
+    expect(wall.said).toContain('The first row is of "02.03.2026".')
+    // The dates of the rows themselves go before.
+    expect(read('Date: 01.01.2020\ntime;level\n2026-03-02 18:40;5\n').startedAt).toBe(seven)
+  })
+  it('tell it of their own record alone', () => {
+    const [first, second] = readTraceTables('Start: 2026-03-02 18:40\ntime_s,power_w\n0,1\n60,2\n120,2\n0,1\n60,2\n')
+    expect([first.begun, second.begun]).toEqual([Date.parse(seven) / 1000, undefined])
+    const below = readTraceTables('02.03.2026\nClock,W\n18:40,1\n18:45,2\n03.03.2026\nClock,W\n18:40,1\n18:45,2\n')
+    expect(below.map((table) => table.day)).toEqual(['02.03.2026', '03.03.2026'])
+  })
+}) // prettier-ignore
 
 it('tells the day from the month by what can be, then by the shorter run, then by the clock', () => {
   const pm = { times: [0, 300], startedAt: at(2026, 10, 13, 18, 40, 5) }

@@ -1,23 +1,26 @@
 import { isValid, parse, parseISO } from 'date-fns'
 
 const CLOCK = String.raw`(\d{1,2})[:.h](\d{2})(?:[:.](\d{2})(?:[.,](\d+))?)?\s*(am|pm)?$`
-const BY_NUMBERS = new RegExp(String.raw`^(\d{1,2})([./-])(\d{1,2})\2(\d{4})[ ,T]+${CLOCK}`, 'i')
-const BY_YEAR = new RegExp(String.raw`^(\d{4})-(\d{2})-(\d{2})[ T]${CLOCK}`, 'i')
+const BY_NUMBERS = new RegExp(String.raw`^(\d{1,2})([./-])(\d{1,2})\2(\d{4}|\d{2})[ ,T]+${CLOCK}`, 'i')
+const BY_YEAR = new RegExp(String.raw`^(\d{4})([./-])(\d{1,2})\2(\d{1,2})[ ,T]+${CLOCK}`, 'i')
 const BY_NAME = new RegExp(
-  String.raw`^(?:[a-z]{2,9}\.?,? )?(?:(\d{1,2})\.? ([a-z]{3,9})|([a-z]{3,9})\.? (\d{1,2}))[.,]? (\d{4})[ ,T]+${CLOCK}`,
+  String.raw`^(?:[a-z]{2,9}\.?,? )?(?:(\d{1,2})\.?[ -]([a-z]{3,9})|([a-z]{3,9})\.? (\d{1,2}))[.,]?[ -](\d{4})[ ,T]+${CLOCK}`,
   'i',
 )
 /** Which of the two comes first is not known of these; with dots it is the day. */
-const EITHER_WAY = /^\d{1,2}([/-])\d{1,2}\1\d{4}\b/
+const EITHER_WAY = /^\d{1,2}([/-])\d{1,2}\1(\d{4}|\d{2})\b/
+
+/** "6:40 p.m." as "6:40 pm". */
+export const plainHalf = (cell: string): string => cell.trim().replace(/([ap])\.\s?m\.?$/i, '$1m')
 
 /**
- * An ISO 8601 moment, `2026-03-02 6:40 pm`, `2 Mar 2026 18:40`, or `02.03.2026 18:40:05`, in seconds since 1970; NaN for anything else. One
- * without a zone is of this machine's clock.
+ * An ISO 8601 moment, `2026/3/2 6:40 pm`, `2 Mar 2026 18:40`, `02.03.2026 18:40:05` or `3/2/26 18:40`, in seconds since
+ * 1970; NaN for anything else. One without a zone is of this machine's clock.
  */
 export function parseMoment(cell: string, monthFirst = false): number {
-  const text = cell.trim()
+  const text = plainHalf(cell)
   const byYear = BY_YEAR.exec(text)
-  if (byYear) return momentOf(byYear[1], byYear[2], byYear[3], byYear.slice(4))
+  if (byYear) return momentOf(byYear[1], byYear[3], byYear[4], byYear.slice(5))
   const byName = BY_NAME.exec(text)
   if (byName) {
     const [, before, name, month = name, day = before, year] = byName
@@ -40,7 +43,7 @@ function momentOf(year: string, month: string, day: string, clock: (string | und
   const [d, m, y, written, min, s] = [day, month, year, hour, minute, second].map(Number)
   if (half && (written < 1 || written > 12)) return NaN
   const h = half ? (written % 12) + (half.toLowerCase() === 'pm' ? 12 : 0) : written
-  const moment = new Date(y, m - 1, d, h, min, s)
+  const moment = new Date(y < 100 ? 2000 + y : y, m - 1, d, h, min, s)
   // A 31st of February would roll over into March.
   const real = moment.getDate() === d && moment.getMonth() === m - 1 && h < 24 && min < 60 && s < 60
   return real ? moment.getTime() / 1000 + Number(`0.${fraction}`) : NaN

@@ -39,3 +39,11 @@ it('goes on past 12:59 on a clock of twelve hours', () => {
   expect(read('Clock', ['13:50', '12:20', '14:20']).kept).toEqual([0, 2])
   expect(read('Clock', ['1:50 am', '11:50 am', '1:20 am']).kept).toEqual([0, 1])
 }) // prettier-ignore
+
+it('reads a film’s timecode, without its frames', () => {
+  const { time, assumed } = read('Timecode', ['01:00:00:00', '01:05:00:12', '01:10:00:24'])
+  expect(time).toEqual([3600, 3900, 4200])
+  expect(assumed).toContain('Frames of a second are left out.')
+  expect(read('TC', ['00:00:00;00', '00:05:00;12']).time).toEqual([0, 300])
+  expect(() => read('Timecode', ['0:00:00:00'])).toThrow()
+})

@@ -110,6 +110,8 @@ export function begunAgain(table: Table): Table[] {
       if ((line ?? 0) >= since && (line ?? 0) < until) problems.add(line, where, message)
     return {
       ...table,
+      // The lines before the header are of the first alone.
+      ...(i > 0 ? { begun: undefined, day: undefined } : {}),
       rows,
       problems,
       assumed: [
@@ -142,7 +144,7 @@ function startsOf(moments: Float64Array): number[] {
     const start = moments[read[first]]
     const isBack = at <= start + NEAR_START * (before - start)
     // Two rows before it, and two from it on: what stands alone was written wrongly.
-    const isRecord = k - first >= 2 && moments[read[k - 2]] > at && next >= at && next < before
+    const isRecord = k - first >= 2 && moments[read[k - 2]] > at && next >= at && next <= before
     if (!isBack || !isRecord) continue
     starts.push(read[k])
     first = k

@@ -13,6 +13,12 @@ export interface Table {
   assumed: string[]
   /** The row above the header, where there is one: its cells may head groups of columns. */
   above?: string[]
+  /** What stands in the lines before the header. */
+  before?: string[]
+  /** When its record began, seconds since 1970, where a line before the header tells it. */
+  begun?: number
+  /** The day of its first row, as it is written, where that stands beside the times or before the header. */
+  day?: string
   /** What the table is called where it is one of several: the line above it, or the sheet. */
   title?: string
   /** Rows that do not have the header's shape. */
@@ -70,12 +76,13 @@ export function readTables(text: string, isHeader: IsHeader = () => false, onPro
   return heads.map((head, i) => {
     const until =
       i + 1 < heads.length ? heads[i + 1] - headingRows(filled, heads[i + 1], head) : filled.length
-    const above = i === 0 || headingRows(filled, head, heads[i - 1]) > 0 ? filled[head - 1]?.cells : undefined
+    const above = i > 0 && headingRows(filled, head, heads[i - 1]) > 0 ? filled[head - 1].cells : undefined
     const sort =
       i === 0 && head > 0
         ? [`The header is in line ${filled[head].line}; what stands before it was left out.`]
         : []
-    return tableOf(filled.slice(head, until), delimiter, [...sort, ...said], above)
+    const before = i === 0 ? filled.slice(0, head).map(({ cells }) => cells) : above ? [above] : []
+    return tableOf(filled.slice(head, until), delimiter, [...sort, ...said], before)
   })
 }
 
@@ -95,15 +102,17 @@ function tableOf(
   [head, ...rows]: Table['rows'],
   delimiter: Delimiter,
   assumed: readonly string[],
-  above?: readonly string[],
+  before: readonly (readonly string[])[] = [],
 ): Table {
   const headers = uncommented(head.cells).map((h) => h.trim())
   while (headers.length > 1 && headers[headers.length - 1] === '') headers.pop()
   const problems = new ProblemList()
+  const above = before.at(-1)
   const title = above && onlyCell(above)
   return {
     headers,
     above: above?.map((cell) => cell.trim()),
+    before: before.map((cells) => cells.join(' ').trim()),
     ...(title ? { title } : {}),
     rows: shaped(rows, headers.length, delimiter, problems),
     delimiter,

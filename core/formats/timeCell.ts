@@ -1,5 +1,5 @@
 import { decimal } from '../trace/decimal'
-import { parseMoment } from './momentCell'
+import { parseMoment, plainHalf } from './momentCell'
 
 /**
  * How a column of times is written. `seconds`, `milliseconds`, `minutes`, `hours`, `clock` and `hours-minutes` count from
@@ -64,9 +64,16 @@ const TWO_PARTS = /^\s*\d+:\d{2}\s*$/
 export const isTwoParts = (cell: string): boolean => TWO_PARTS.test(cell)
 const WITH_H = /^(\d+)\s?h\s?([0-5]\d)$/i
 
-/** `h:mm:ss`, `mm:ss`, `1 h 5 min`, `1h05`, `5'30"`, each with optional fractions, in seconds; NaN for anything else. */
+/** As a film counts: hours, minutes, seconds, and frames of a second, of which nobody says how many it has. */
+const TIMECODE = /^(\d{2}:[0-5]\d:[0-5]\d)[:;]\d{2}$/
+export const isTimecode = (cell: string): boolean => TIMECODE.test(cell.trim())
+
+/** `h:mm:ss`, `mm:ss`, `1 h 5 min`, `1h05`, `5'30"`, each with optional fractions, or a timecode without its frames, in seconds; NaN for anything else. */
 export function parseClock(cell: string): number {
-  const text = cell.trim().replace(/^\+\s*/, '')
+  const text = cell
+    .trim()
+    .replace(/^\+\s*/, '')
+    .replace(TIMECODE, '$1')
   const parts = /^(?:(\d+):)?(\d{1,3}):(\d{2}(?:[.,]\d+)?)$/.exec(text)
   const withH = parts ? null : WITH_H.exec(text)
   if (withH) return Number(withH[1]) * 3600 + Number(withH[2]) * 60
@@ -93,8 +100,9 @@ const withColons = (cell: string): string =>
 /** A time on the wall, `18:40`, `18:40:05`, `18h40` or `6:40 pm`, in seconds since midnight; NaN for anything else. */
 export function parseTimeOfDay(cell: string): number {
   // With am or pm it is a clock, however it is parted.
-  const text = /[ap]m\s*$/i.test(cell) ? withColons(cell) : cell
-  const parts = /^(\d{1,2})[:h](\d{2})(?::(\d{2}(?:[.,]\d+)?))?\s*(am|pm)?$/i.exec(text.trim())
+  const plain = plainHalf(cell)
+  const text = /[ap]m$/i.test(plain) ? withColons(plain) : plain
+  const parts = /^(\d{1,2})[:h](\d{2})(?::(\d{2}(?:[.,]\d+)?))?\s*(am|pm)?$/i.exec(text)
   if (!parts) return NaN
   const half = parts[4]?.toLowerCase()
   const [h, minutes, seconds] = [Number(parts[1]), Number(parts[2]), decimal(parts[3] ?? '0')]

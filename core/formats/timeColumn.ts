@@ -4,7 +4,15 @@ import type { ColumnMeaning } from './columns'
 import { isEitherWay } from './momentCell'
 import { quoted, type ProblemList } from './problem'
 import type { Table } from './table'
-import { countsFromFirst, DAY_S, isTwoParts, readTime, TIME_ASSUMED, type TimeStyle } from './timeCell'
+import {
+  countsFromFirst,
+  DAY_S,
+  isTimecode,
+  isTwoParts,
+  readTime,
+  TIME_ASSUMED,
+  type TimeStyle,
+} from './timeCell'
 
 /** The times of a table, in seconds from power-on, with the rows that have one, in their order. */
 export interface ReadTimes {
@@ -57,6 +65,9 @@ export function readTimes(
     twoParts ? 'Times are minutes and seconds since power-on.' : TIME_ASSUMED[style],
     style === 'seconds' && leavesSecondsOpen(where) ? 'Times are seconds since power-on.' : '',
     dayFirst ? 'Dates are read with the day first.' : '',
+    style === 'clock' && rows.some((r) => isTimecode(r.cells[index] ?? ''))
+      ? 'Frames of a second are left out.'
+      : '',
     isHalfDay ? 'Hours go from 1 to 12 and on.' : '',
     fromItsEnd ? 'The newest row stands first; the table was read from its end.' : '',
   ].filter(Boolean)

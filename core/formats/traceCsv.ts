@@ -3,10 +3,11 @@ import { traceProblem } from '../trace/check'
 import { isPlain } from '../trace/decimal'
 import { placesProblem } from '../trace/places'
 import type { Trace } from '../trace/trace'
+import { withBeginning } from './beginning'
 import { isHeaderRow, isTimeName, repeatedColumns, type ColumnMeaning } from './columns'
 import { guessColumns } from './guessColumns'
 import { withGroups, withUnits } from './headings'
-import { withDates } from './dateColumn'
+import { beginsAt, withDates } from './dateColumn'
 import { smallerUnitWords } from './thousandths'
 import { withTurned } from './turned'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
@@ -57,7 +58,7 @@ export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]):
 export function readTraceTables(text: string, onProgress?: Progress): Table[] {
   const tables = readTables(text, isHeaderRow, onProgress)
     .flatMap((table) => besideEachOther(withTurned(table)))
-    .map((table) => withDates(withUnits(withGroups(table)), isTimeName))
+    .map((table) => withBeginning(withDates(withUnits(withGroups(table)), isTimeName)))
     .filter((table, i) => i === 0 || table.rows.length > 0)
   return joined(tables).flatMap(begunAgain)
 }
@@ -108,15 +109,22 @@ export function traceFromTable(
   if (decimalCommas) assumed.push('A comma inside a number is a decimal comma.')
   for (const i of repeatedColumns(table.headers))
     assumed.push(`Column ${i + 1} is called ${quoted(table.headers[i])} like one before it.`)
+  const onItsDay = style === 'time-of-day' ? beginsAt(table.day, rows[0].cells[timeIndex]) : NaN
+  const begunAt = table.begun ?? onItsDay
+  if (table.begun === undefined && !Number.isNaN(onItsDay))
+    assumed.push(`The first row is of ${quoted(table.day!)}.`)
   const all = [...table.problems.kept, ...problems.kept].sort((a, b) => (a.line ?? 0) - (b.line ?? 0))
   return {
     trace,
     problems: all,
     problemCount: table.problems.count + problems.count,
     assumed: [...table.assumed, ...assumed.filter(Boolean)],
-    startedAt: isCalendar(style) ? new Date(origin * 1000).toISOString() : null,
+    startedAt: isoOf(isCalendar(style) ? origin : begunAt),
   }
 }
+
+const isoOf = (seconds: number): string | null =>
+  Number.isNaN(seconds) ? null : new Date(seconds * 1000).toISOString()
 
 const NOTE_MAX = 2000
 /** What people and programs write where nothing was read. */

@@ -32,3 +32,16 @@ it('gives the first sheet as it is where none holds readings', () => {
   expect(titles(unknown)).toEqual([['a', 1]])
   expect(() => workbookTables([])).toThrow('The file is empty.')
 })
+
+it('takes a sheet’s name for its day, where it is one', () => {
+  const clocks = [
+    ['Clock', 'Level'],
+    ['19:30', 5],
+    ['19:35', 11],
+  ]
+  const days = workbookTables([
+    { sheet: '2026-11-20', data: clocks },
+    { sheet: 'Sheet 2', data: clocks },
+  ])
+  expect(days.map((table) => table.day)).toEqual(['2026-11-20', undefined])
+})

@@ -1,3 +1,4 @@
+import { isDate } from './dateColumn'
 import { guessColumns } from './guessColumns'
 import { UnreadableFile } from './problem'
 import { sheetText, type SheetCell } from './sheetCells'
@@ -18,9 +19,10 @@ function holdsReadings(table: Table): boolean {
   return meanings.some((m) => m.kind === 'time') && (isRead || wideColumns(table, meanings).length > 1)
 }
 
-/** A table's title with its sheet's before it: "Phone, Hawser 20". */
+/** A table's title with its sheet's before it: "Phone, Hawser 20". A sheet may be called by its day. */
 const inSheet = (sheet: string, table: Table): Table => ({
   ...table,
+  ...(table.day === undefined && isDate(sheet) ? { day: sheet } : {}),
   title: [sheet, table.title].filter(Boolean).join(', '),
 })
 
