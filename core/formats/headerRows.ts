@@ -1,3 +1,4 @@
+import { isDate } from './dateColumn'
 import type { IsHeader, Table } from './table'
 import { ANY_UNIT } from './units'
 
@@ -40,10 +41,10 @@ export function headsBelow(rows: Rows, header: number, isHeader: IsHeader): numb
   return found
 }
 
-/** What a row says that holds its first cell alone, and no value; '' otherwise. */
+/** What a row says that holds its first cell alone, and no value but a date; '' otherwise. */
 export function onlyCell(cells: readonly string[]): string {
   const [first = '', ...rest] = cells
-  return rest.every((cell) => cell.trim() === '') && !isValue(first) ? first.trim() : ''
+  return rest.every((cell) => cell.trim() === '') && (!isValue(first) || isDate(first)) ? first.trim() : ''
 }
 
 /** How many rows above a header belong to it, its table's title or the names of groups: 1 or 0. */
