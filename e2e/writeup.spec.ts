@@ -1,7 +1,8 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { readFileSync, writeFileSync } from 'node:fs'
+import { takeIn, withRuns } from './fixture'
 import { openDemo, pick } from './steps'
 
 const HOSTILE = [
@@ -162,4 +163,34 @@ test('the data behind a write-up show the same figures in another browser; a cha
   await other.getByRole('link', { name: /^To full/ }).click()
   await expect(other.getByTestId('published')).toContainText(/All \d+ figures are as they were/)
   await other.context().close()
+})
+
+test('own words are kept while they are typed, and two tabs that write the same block lose none', async ({
+  page,
+  context,
+}) => {
+  await takeIn(page, withRuns(2))
+  await page.goto('/side-by-side?runs=r0,r1')
+  await page.getByRole('button', { name: 'Write it up' }).click()
+  const words = (tab: Page) => tab.getByRole('textbox', { name: 'Own words' })
+  await words(page).fill('Begun here.')
+  const other = await context.newPage()
+  await other.goto(page.url())
+  // The first never left its field.
+  await expect(words(other)).toHaveValue('Begun here.')
+  await words(other).fill('Begun here, gone on there.')
+  // Typed before the other's words can have come: both are there, and neither has been stored over the other.
+  await page.bringToFront()
+  await words(page).fill('Begun here, and gone on here.')
+  await other.bringToFront()
+  await words(other).blur()
+  await page.bringToFront()
+  const asks = (tab: Page) => tab.getByText('Another tab wrote other words here')
+  await expect.poll(async () => (await asks(page).count()) + (await asks(other).count())).toBe(1)
+  const asked = (await asks(page).count()) ? page : other
+  await asked.bringToFront()
+  await asked.getByRole('button', { name: 'Keep both' }).click()
+  const unasked = asked === page ? other : page
+  await expect(words(unasked)).toHaveValue(/gone on there/)
+  await expect(words(unasked)).toHaveValue(/gone on here/)
 })

@@ -1,19 +1,20 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { onBeforeUnmount } from 'vue'
 import FormText from '../../forms/FormText.vue'
+import { useKeptWords } from './useKeptWords'
 
 /** Own words in Markdown; they stay when the figures change, and say so. */
 const props = defineProps<{ words: string; changed: readonly string[] }>()
-const emit = defineEmits<{ write: [words: string] }>()
-const typed = ref(props.words)
-watch(
+const emit = defineEmits<{ write: [words: string, over: readonly string[]] }>()
+const { typed, theirs, keep, settle } = useKeptWords(
   () => props.words,
-  (now) => (typed.value = now),
+  (words, over) => emit('write', words, over),
 )
+/** So long after the last letter they are kept: who writes for an hour does not leave the field. */
+watchDebounced(typed, keep, { debounce: 1000 })
+onBeforeUnmount(keep)
 const MOST_SHOWN = 6
-const keep = () => {
-  if (typed.value !== props.words) emit('write', typed.value)
-}
 </script>
 
 <template>
@@ -23,7 +24,14 @@ const keep = () => {
       <ul>
         <li v-for="line in changed.slice(0, MOST_SHOWN)" :key="line">{{ line }}</li>
       </ul>
-      <v-btn size="small" @click="emit('write', typed)">The words still hold</v-btn>
+      <v-btn size="small" @click="settle(typed)">The words still hold</v-btn>
+    </v-alert>
+    <v-alert v-if="theirs !== null" type="warning" variant="tonal" class="mb-2" role="alert">
+      Another tab wrote other words here while you typed. Neither is lost until you say so.
+      <blockquote>{{ theirs || 'Nothing: they were taken out.' }}</blockquote>
+      <v-btn size="small" @click="settle(`${typed}\n\n${theirs}`)">Keep both</v-btn>
+      <v-btn size="small" @click="settle(typed)">Keep mine</v-btn>
+      <v-btn size="small" @click="settle(theirs)">Take theirs</v-btn>
     </v-alert>
     <FormText v-model="typed" label="Own words (Markdown)" multiline maxlength="20000" @blur="keep" />
   </div>
@@ -32,6 +40,12 @@ const keep = () => {
 <style scoped>
 ul {
   margin-left: 20px;
+}
+blockquote {
+  margin: 6px 0;
+  padding-left: 12px;
+  border-left: 1px solid;
+  white-space: pre-wrap;
 }
 @media print {
   .words {

@@ -131,7 +131,7 @@ async function remove() {
               v-if="block.kind === 'words'"
               :words="block.words"
               :changed="changed(block)"
-              @write="write(block, $event)"
+              @write="(words, over) => write(block, words, over)"
             />
             <PageBlockView
               v-if="shownOf(block.id) && !busy"

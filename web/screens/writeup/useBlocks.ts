@@ -29,8 +29,8 @@ export interface UseBlocksReturn {
   change: (how: (now: WriteUp) => Partial<WriteUp>) => Promise<void>
   moveBy: (blockId: string, by: number) => Promise<void>
   leaveOut: (block: Block) => Promise<void>
-  /** Own words, kept with the figures that stood when they were written. */
-  write: (block: Block, words: string) => Promise<void>
+  /** Own words, kept with the figures that stood when they were written; over those alone that were seen. */
+  write: (block: Block, words: string, over: readonly string[]) => Promise<void>
   add: (kind: BlockKind) => Promise<void>
 }
 
@@ -60,9 +60,11 @@ export function useBlocks(
     change,
     moveBy: (blockId, by) => change((now) => ({ blocks: movedBlock(now.blocks, blockId, by) })),
     leaveOut: ({ id }) => change((now) => ({ blocks: now.blocks.filter((b) => b.id !== id) })),
-    write: ({ id }, words) =>
+    write: ({ id }, words, over) =>
       change((now) => ({
-        blocks: now.blocks.map((b) => (b.id === id ? { ...b, words, then: figures.value.join('\n') } : b)),
+        blocks: now.blocks.map((b) =>
+          b.id === id && over.includes(b.words) ? { ...b, words, then: figures.value.join('\n') } : b,
+        ),
       })),
     add: (kind) =>
       change((now) => ({ blocks: [...now.blocks, { id: crypto.randomUUID(), kind, words: '', then: '' }] })),
