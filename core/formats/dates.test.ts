@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { parseMoment } from './momentCell'
 import { readTraceCsv, readTraceTable, readTraceTables, traceFromTable } from './traceCsv'
 
 const read = (text: string) => {
@@ -42,6 +43,18 @@ it('reads moments as they are written in many places', () => {
   expect(read('Date,Time,Volts\n25/3/26,18:40,9\n25/3/26,18:45,9\n').startedAt).toBe(at(2026, 2, 25, 18, 40))
   expect(() => read('time;level\n2026-03.02 18:40;5\n')).toThrow()
 }) // prettier-ignore
+
+it('refuses moments that cannot be', () => {
+  const seconds = (text: string) => parseMoment(text) - parseMoment('2026-03-02 00:00')
+  expect(seconds(' 2026-03-02 12:40 am ')).toBe(40 * 60)
+  expect(seconds('2026-03-02 12:40 pm')).toBe(12 * 3600 + 40 * 60)
+  expect(seconds('2026-03-02 1:40 am')).toBe(3600 + 40 * 60)
+  expect(seconds('2026-03-02 23:59:59.5')).toBe(86_399.5)
+  for (const odd of ['24:00', '18:60', '18:40:60', '0:40 am', '13:40 pm', '18', ''])
+    expect(seconds(`2026-03-02 ${odd}`), odd).toBeNaN()
+  for (const odd of ['31.02.2026 18:40', '1.13.2026 18:40', '2 Mxr 2026 18:40', '2026-3-32 18:40'])
+    expect(parseMoment(odd), odd).toBeNaN()
+})
 
 describe('the lines before the header', () => {
   const begun = (...lines: string[]) => read([...lines, 'Time (s);Level', '0;5', '60;6', ''].join('\n')).startedAt

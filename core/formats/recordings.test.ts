@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { readTraceCsv, readTraceTables, traceFromTable } from './traceCsv'
 import { guessColumns } from './guessColumns'
+import { callTables } from './recordings'
+import type { Table } from './table'
 
 const rows = (...lines: string[]) => lines.join('\n') + '\n'
 /** What each record of a file holds, by its title. */
@@ -66,6 +68,17 @@ describe('tables beside each other', () => {
     expect(read(rows('Time,Level,,Time,Level', '0,5,,0,5', '60,6,,90,6')).map((r) => r.time)).toEqual([[0, 60], [0, 90]]) // prettier-ignore
   })
 
+  it('are cut where each begins, empty columns between them left out', () => {
+    const table = rows('a,,,b,,', 'Time,Level,,Time,Level,', '0,5,x,0,5,', ' ,, ,60,6,')
+    const [first, second] = readTraceTables(table)
+    expect([first.headers, second.headers]).toEqual([['Time', 'Level'], ['Time', 'Level']]) // prettier-ignore
+    expect([first.rows.map((r) => r.cells), second.rows.length]).toEqual([[['0', '5', 'x']], 2]) // prettier-ignore
+    expect([first.title, second.title]).toEqual(['a', 'b'])
+    // Faults of the whole table are told once.
+    const faulty = readTraceTables(rows('Time,Level,Time,Level', '0,5,0,5', '60,6,60'))
+    expect(faulty.map((t) => t.problems.count)).toEqual([1, 0])
+  })
+
   it('are one where a second time stands beside other readings, or none', () => {
     expect(readTraceTables(rows('Time,Uptime,Level', '0,5000,5', '60,5060,6'))).toHaveLength(1)
     expect(readTraceTables(rows('Start time,V,End time,W', '0,9,5,18', '5,9,10,18'))).toHaveLength(1)
@@ -89,6 +102,15 @@ describe('a time that begins again', () => {
     expect(parts(0, 60, 120, 5)).toEqual([[0, 1, 2]])
     expect(parts(120, 0, 60, 120)).toEqual([[1, 2, 3]])
     expect(parts(240, 180, 120, 60, 0)).toEqual([[4, 3, 2, 1, 0]])
+  })
+  it('is told by titles that differ, else by numbers', () => {
+    const called = (...titles: (string | undefined)[]) =>
+      callTables(titles.map((title) => ({ title }) as Table))
+    expect([called('a'), called(undefined), called('a', 'b'), called('a', 'a', undefined)]).toEqual([[''], [''], ['a', 'b'], ['a, record 1', 'a, record 2', 'record 3']]) // prettier-ignore
+  })
+  it('begins no more records than anyone would bring in', () => {
+    expect(parts(...Array.from({ length: 101 }, () => [0, 60, 120]).flat())).toHaveLength(1)
+    expect(parts(...Array.from({ length: 100 }, () => [0, 60, 120]).flat())).toHaveLength(100)
   })
   it('keeps faults with the record they are in', () => {
     const text = rows('time_s,battery_percent', '0,5,9', '0,5', '60,6', 'x', '120', '0,5', '60', '120,8')

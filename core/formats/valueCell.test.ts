@@ -1,7 +1,10 @@
 import { expect, it } from 'vitest'
+import type { Channel } from '../trace/channels'
+import type { ColumnMeaning } from './columns'
 import { readTraceCsv, readTraceTable, traceFromTable } from './traceCsv'
 import { sheetText } from './sheetCells'
 import { guessColumns } from './guessColumns'
+import { areShares, groupingOf, valueOf } from './valueCell'
 import { wideColumns, wideTraces } from './wide'
 
 const read = (text: string) => readTraceCsv(text)
@@ -118,4 +121,46 @@ it('a spreadsheet’s rows keep their numbers, and a bare “Battery” is the l
   const levels = (...cells: string[]) =>
     guessColumns({ headers: ['Minute', 'Battery'], rows: cells.map((c, i) => ({ line: i, cells: [String(i), c] })) } as never)[1].kind // prettier-ignore
   expect([levels('5', '11 %', ''), levels('0.05', '1'), levels('3.71', '3.75'), levels(''), levels('4200')]).toEqual(['channel', 'channel', 'ignore', 'ignore', 'ignore']) // prettier-ignore
+})
+
+const column = (...cells: string[]) => cells.map((cell, i) => ({ line: i + 2, cells: [cell] }))
+const channelOf = (channel: Channel, divisor = 1): ColumnMeaning => ({ kind: 'channel', channel, divisor })
+
+it('groups thousands only where nothing else can be meant', () => {
+  const inMwh = (...cells: string[]) => groupingOf(column(...cells), 0, channelOf('counterWh', 1000))
+  expect([inMwh('998', '1,010'), inMwh('998.5', '1,010'), inMwh('1,010.5'), inMwh('1.010,5')]).toEqual([',', ',', ',', '.']) // prettier-ignore
+  // Not beside two digits or a thousand written without a sign; not with two decimals, or with none that has a comma.
+  for (const cells of [['99', '1,010'], ['998', '1,010', '1000'], ['998', '1,01'], ['998', '1,010', '1,5'], ['998', '1.5'], ['998', 'x', '']])
+    expect(inMwh(...cells), cells.join(' ')).toBe('') // prettier-ignore
+  expect(inMwh('999', '1,010')).toBe(',')
+  expect(groupingOf(column('998', '1,010'), 0, channelOf('counterWh'))).toBe('')
+  expect(groupingOf(column('998', '1,010'), 1, channelOf('counterWh', 1000))).toBe('')
+})
+
+it('reads a cell by its own unit, its sign and its scale', () => {
+  const percent = channelOf('percent')
+  expect([' Full ', 'FULL', '7', ' 7 % '].map((cell) => valueOf(cell, percent, ''))).toEqual([100, 100, 7, 7])
+  expect(valueOf('full', channelOf('power'), '')).toBeNaN()
+  expect(['fuller', '', 'x', '7 W'].map((cell) => valueOf(cell, percent, ''))).toEqual([NaN, NaN, NaN, NaN])
+  expect(valueOf('0.29', channelOf('percent', 0.01), '')).toBe(29)
+  const mwh = channelOf('counterWh', 1000)
+  expect([valueOf('1,010', mwh, ','), valueOf('1.010,5', mwh, '.'), valueOf('1.5', mwh, '')]).toEqual([1.01, 1.0105, 0.0015]) // prettier-ignore
+  const outwards = channelOf('current', -1)
+  expect(['2', '2 A', '900 mA'].map((cell) => valueOf(cell, outwards, ''))).toEqual([-2, -2, -0.9])
+  expect(Object.is(valueOf('0', outwards, ''), 0)).toBe(true)
+
+  const place: ColumnMeaning = { kind: 'temperature', place: '', fahrenheit: false }
+  expect(['24', '24 °C', '24c', '24 ℃', '75.2 °F', '75.2f', '75.2 ℉'].map((cell) => Math.round(valueOf(cell, place, '')))).toEqual(Array(7).fill(24)) // prettier-ignore
+  expect(['24 degc', '24 cx', '24 degf', '24 fx', '24 W'].map((cell) => valueOf(cell, place, ''))).toEqual(Array(5).fill(NaN)) // prettier-ignore
+  expect(valueOf('240', { ...place, divisor: 10 }, '')).toBe(24)
+  expect(valueOf('24 °C', { ...place, fahrenheit: true }, '')).toBe(24)
+  expect(valueOf('1', { kind: 'note' }, '')).toBeNaN()
+})
+
+it('takes levels for shares of one by all of them', () => {
+  const shares = (...cells: string[]) => areShares(column(...cells), 0)
+  expect([shares('0', '0.5', '1'), shares('0.5', ' ', 'x', '0,6')]).toEqual([true, true])
+  for (const cells of [['0', '1'], ['0.5'], ['0.5', '1.1'], ['0.5', '-0.1'], ['0.5', '0.6 %'], []])
+    expect(shares(...cells), cells.join(' ')).toBe(false)
+  expect(areShares(column('0.5', '0.6'), 1)).toBe(false)
 })
