@@ -238,3 +238,32 @@ test('runs are moved without dragging, set aside and brought back; the timetable
   await page.reload()
   await expect(page.getByTestId('progress').getByText('1 missing')).toHaveCount(3)
 })
+
+test('open forms of a campaign show what another tab keeps, but for what was typed here', async ({
+  context,
+}) => {
+  const [one, other] = [await context.newPage(), await context.newPage()]
+  await takeIn(one, stripLogbook(2))
+  const both = async (part: string) => {
+    for (const tab of [one, other]) {
+      await tab.bringToFront()
+      await tab.goto(`/plan/c?part=${part}`)
+    }
+  }
+  await both('protocol')
+  await other.getByLabel('Rest', { exact: true }).fill('33')
+  await one.bringToFront()
+  await one.getByLabel('Start level').fill('7')
+  await one.getByLabel('Rest', { exact: true }).fill('11')
+  await one.getByRole('button', { name: 'Keep for this campaign' }).click()
+  await other.bringToFront()
+  await expect(other.getByLabel('Start level')).toHaveValue('7')
+  await expect(other.getByLabel('Rest', { exact: true })).toHaveValue('33')
+
+  await both('means')
+  await one.bringToFront()
+  await one.getByLabel('Tuesday from', { exact: true }).fill('19:15')
+  await one.getByRole('button', { name: 'Keep', exact: false }).first().click()
+  await other.bringToFront()
+  await expect(other.getByLabel('Tuesday from', { exact: true })).toHaveValue('19:15')
+})

@@ -9,6 +9,7 @@ import { eveningsOnly, usualWeek, weekendsOnly, WEEKDAYS } from '@core/plan/wind
 import FormCheck from '../../forms/FormCheck.vue'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormText from '../../forms/FormText.vue'
+import { useFollowing } from '../../forms/useFollowing'
 import { useYupForm } from '../../forms/useYupForm'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
@@ -24,17 +25,20 @@ const used = new Set(props.campaign.pairs.map((p) => p.deviceId))
 const devices = logbook.devices.filter((d) => used.has(d.id))
 /** The campaign as the form found it: what is not touched here keeps what another tab writes meanwhile. */
 let begun = props.campaign
-const initial = openMeans(
-  props.campaign,
-  devices.map((d) => d.id),
-)
-const { submit, failure, busy } = useYupForm({
+const typed = () =>
+  openMeans(
+    props.campaign,
+    devices.map((d) => d.id),
+  )
+const initial = typed()
+const { form, values, submit, failure, busy } = useYupForm({
   schema: () => campaignSchema,
   initial,
   shape: (typed) => closeMeans(props.campaign, typed),
   fieldOf: (path) => meansField(initial, path),
   long: true,
 })
+useFollowing({ form, values }, typed)
 const days = useFieldArray<TypedDay>('days')
 const presets = [
   { title: 'Evenings', week: eveningsOnly },

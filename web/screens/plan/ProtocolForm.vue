@@ -12,6 +12,7 @@ import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import ReadingFields from '../../forms/ReadingFields.vue'
 import StopFields from '../../forms/StopFields.vue'
+import { useFollowing } from '../../forms/useFollowing'
 import { useYupForm } from '../../forms/useYupForm'
 import { useNotices } from '../../stores/notices'
 import { usePlan } from '../../stores/plan'
@@ -29,6 +30,7 @@ const { form, values, submit, failure, busy } = useYupForm({
   fieldOf: protocolField,
   long: true,
 })
+useFollowing({ form, values }, () => openProtocol(props.campaign.protocol))
 const conditions = useFieldArray<Condition>('conditions')
 const schools = computed(() => plan.protocols.map((p) => ({ value: p.id, title: p.name })))
 const ways = Object.entries(START_WAYS).map(([value, title]) => ({ value, title }))
