@@ -16,7 +16,9 @@ const open = async (file: Blob, _: boolean, __: unknown, part: number) => {
   if (parts[0] === 'slow') await new Promise(() => undefined)
   return { table: { ok: true, value: { called: parts.length > 1 ? parts[part] : '', meanings: [] } }, parts }
 }
-const readTrace = async () => ({ ok: false, message: 'No.', problems: [] })
+const readTrace = async () =>
+  unreadable ? { ok: false, message: 'No.', problems: [] } : { ok: true, value: {} }
+let unreadable = false
 vi.mock('../workers/files', () => ({
   filesWork: () => ({ open, readTrace }),
   stopFilesWork: () => undefined,
@@ -76,6 +78,12 @@ describe('files on their way in', () => {
     await files.openAll([file('b.xlsx', 'trace Phone Tablet')])
     await files.openAll([file('c.csv', 'trace x'), file('d.csv', 'trace x')])
     expect(await all(files)).toEqual(['c.csv', 'd.csv', 'b.xlsx, Phone', 'b.xlsx, Tablet'])
+    // Who chooses another file because one could not be read is done with it.
+    unreadable = true
+    await files.openAll([file('e.csv', 'trace x')])
+    unreadable = false
+    await files.openAll([file('f.csv', 'trace x')])
+    expect(await all(files)).toEqual(['f.csv'])
   })
 
   it('wait where reading one was stopped', async () => {

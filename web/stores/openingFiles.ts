@@ -67,8 +67,9 @@ export function openingFiles() {
   async function openAll(files: readonly File[]) {
     if (files.length === 0) return
     refusals.value = []
-    // One that lies open, and is neither taken nor left, waits again.
-    const open = opened.value && current ? [{ ...current, isAgain: true }] : []
+    // One that could be read, and was neither taken nor left, waits again.
+    const isRead = opened.value?.kind === 'logbook' || opened.value?.result
+    const open = isRead && current ? [{ ...current, isAgain: true }] : []
     waiting.value = [...files.map((file) => ({ file, part: 0 })), ...open, ...waiting.value]
     await openNext()
   }

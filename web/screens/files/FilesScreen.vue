@@ -1,26 +1,23 @@
 <script setup lang="ts">
 import { refDebounced, useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import FormPick from '../../forms/FormPick.vue'
-import FormText from '../../forms/FormText.vue'
 import { download } from '../../composables/download'
 import { useBench } from '../../stores/bench'
 import { useCopies } from '../../stores/copies'
 import { useFiles } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
-import { useSettings } from '../../stores/settings'
 import { useStartup } from '../../stores/startup'
 import LogbookImport from './LogbookImport.vue'
 import CopiesPart from './CopiesPart.vue'
 import PasteDialog from './PasteDialog.vue'
+import PreferencesPart from './PreferencesPart.vue'
 import SetApart from './SetApart.vue'
 import TraceImport from './TraceImport.vue'
 import WipeDialog from './WipeDialog.vue'
 
 const logbook = useLogbook()
 const files = useFiles()
-const settings = useSettings()
 const startup = useStartup()
 const bench = useBench()
 const copies = useCopies()
@@ -71,24 +68,6 @@ useEventListener('paste', (event: ClipboardEvent) => {
   if (!isField && text.trim().includes('\n'))
     void files.openAll([new File([text], 'the pasted table', { type: 'text/csv' })])
 })
-const HOURS = [
-  { value: 'auto', title: 'as this machine has it' },
-  { value: '24', title: '19:30' },
-  { value: '12', title: '7:30 PM' },
-]
-const DECIMALS = [
-  { value: 'point', title: '12.5 W' },
-  { value: 'comma', title: '12,5 W' },
-]
-const DEGREES = [
-  { value: 'C', title: '°C' },
-  { value: 'F', title: '°F' },
-]
-const THEMES = [
-  { value: 'auto', title: 'as this machine has it' },
-  { value: 'paper', title: 'paper' },
-  { value: 'night', title: 'night' },
-]
 </script>
 
 <template>
@@ -176,21 +155,7 @@ const THEMES = [
       <v-btn size="small" class="flush" @click="undoEdition">Undo the last import or wipe</v-btn>
       <span>What was written since stays.</span>
     </p>
-    <h2>Preferences</h2>
-    <div class="preferences">
-      <FormPick v-model="settings.theme" label="Paper" :items="THEMES" />
-      <FormPick v-model="settings.hours" label="Times of day" :items="HOURS" />
-      <FormPick v-model="settings.decimals" label="Decimals" :items="DECIMALS" />
-      <FormPick v-model="settings.degrees" label="Temperatures" :items="DEGREES" />
-      <FormText
-        v-model="settings.currency"
-        label="Prices are in"
-        maxlength="12"
-        placeholder="A sign or a word"
-      />
-      <v-checkbox v-model="settings.sound" label="Sound when a reading is due" />
-      <v-checkbox v-model="settings.spoken" label="Say aloud which lane is to be read" />
-    </div>
+    <PreferencesPart />
     <h2>Start over</h2>
     <v-btn-other color="error" :disabled="logbook.isEmpty || bench.running" @click="wiping = true"
       >Wipe the logbook</v-btn-other
@@ -218,12 +183,6 @@ const THEMES = [
 .reading {
   max-width: 520px;
   margin-top: 12px;
-}
-.preferences {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(220px, 320px));
-  gap: 8px 32px;
-  align-items: end;
 }
 ul {
   margin: 6px 0 6px 20px;

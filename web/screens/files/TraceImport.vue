@@ -2,14 +2,11 @@
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { clock, duration } from '@core/words/figures'
+import { dayAndTime } from '@core/words/moments'
 import { problemInWords } from '@core/formats/problem'
 import { channel } from '@core/trace/channels'
 import { channelsOf, durationOf } from '@core/trace/trace'
-import InTurn from '../../components/InTurn.vue'
 import PathChart from '../../charts/PathChart.vue'
-import { named } from '../../forms/choices'
-import FormPick from '../../forms/FormPick.vue'
-import FormText from '../../forms/FormText.vue'
 import { download } from '../../composables/download'
 import { useFiles } from '../../stores/files'
 import type { Given } from '../../stores/importedRun'
@@ -17,6 +14,7 @@ import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import type { OpenedTable, ReadRecord } from '../../workers/files.worker'
 import ColumnPicker from './ColumnPicker.vue'
+import GivenFields from './GivenFields.vue'
 import JoinPart from './JoinPart.vue'
 import { useGiven } from './useGiven'
 import { usePowerOn } from './usePowerOn'
@@ -37,11 +35,6 @@ const router = useRouter()
 const MOST_SHOWN = 12
 
 const { given, day, all: givenFrom } = useGiven(props.file)
-const optional = (items: readonly { id: string; name: string }[]) => [
-  { value: null, title: 'not recorded' },
-  ...named(items),
-]
-const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power meter'))
 const hasGear = computed(() => logbook.devices.length > 0 && logbook.sources.length > 0)
 /** What the columns of several chargers, or devices, do not tell. */
 const asks = ref({ device: true, source: false })
@@ -50,12 +43,13 @@ const isWide = ref(props.opened.wide.length > 1 && !props.opened.own)
 const { idleS, cutIdle, typed: powerOn, error: powerOnError, fromS } = usePowerOn(() => props.result)
 const held = computed(() => {
   if (!props.result) return ''
-  const { trace } = props.result
+  const { trace, startedAt } = props.result
+  const begun = startedAt ? ` Begun ${dayAndTime(startedAt)}.` : ''
   const what = [
     ...channelsOf(trace).map((c) => channel(c).called),
     ...(Object.keys(trace.temperatures).length ? ['temperature'] : []),
   ]
-  return `${trace.time.length} readings over ${duration(durationOf(trace))}: ${what.join(', ')}.`
+  return `${trace.time.length} readings over ${duration(durationOf(trace))}: ${what.join(', ')}.${begun}`
 })
 /** The path before anything is kept. */
 const preview = computed(() => {
@@ -163,37 +157,20 @@ async function take(wide?: WideRun[]) {
       @change="files.readColumns($event)"
     />
     <template v-if="result || isWide">
-      <div v-if="hasGear" class="pair">
-        <InTurn :turn="1">
-          <FormPick
-            v-if="!isWide || asks.device"
-            v-model="given.deviceId"
-            label="Device"
-            :items="named(logbook.devices)"
-          />
-          <FormPick
-            v-if="!isWide || asks.source"
-            v-model="given.sourceId"
-            label="Source"
-            :items="named(logbook.sources)"
-          />
-        </InTurn>
-        <InTurn :turn="2">
-          <FormPick v-model="given.cableId" label="Cable" :items="optional(logbook.cables)" />
-          <FormPick v-if="meters.length" v-model="given.meterId" label="Meter" :items="optional(meters)" />
-        </InTurn>
-        <InTurn :turn="3">
-          <FormText v-if="!result?.startedAt" v-model="day" label="Power-on" type="datetime-local" />
-          <FormText
-            v-if="!isWide && !joining && result"
-            v-model="powerOn"
-            label="Clock at the switch"
-            placeholder="0:12:31"
-            :error="powerOnError"
-          />
-          <FormText v-model="given.notes" label="Notes" maxlength="1000" />
-        </InTurn>
-      </div>
+      <GivenFields
+        v-if="hasGear"
+        v-model:device-id="given.deviceId"
+        v-model:source-id="given.sourceId"
+        v-model:cable-id="given.cableId"
+        v-model:meter-id="given.meterId"
+        v-model:notes="given.notes"
+        v-model:day="day"
+        v-model:power-on="powerOn"
+        :asks="isWide ? asks : { device: true, source: true }"
+        :asks-day="!result?.startedAt"
+        :asks-power-on="!isWide && !joining && result !== null"
+        :power-on-error="powerOnError"
+      />
       <p v-else>
         Put the device and the source on the <router-link to="/shelf">shelf</router-link> first; the file
         stays open here.
@@ -228,11 +205,6 @@ async function take(wide?: WideRun[]) {
 </template>
 
 <style scoped>
-.pair {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(225px, 1fr));
-  gap: 8px 24px;
-}
 ul {
   margin-left: 20px;
 }

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import InTurn from '../../components/InTurn.vue'
+import { named } from '../../forms/choices'
+import FormPick from '../../forms/FormPick.vue'
+import FormText from '../../forms/FormText.vue'
+import { useLogbook } from '../../stores/logbook'
+
+/** What a file does not say of its run. */
+defineProps<{
+  /** What its columns do not tell. */
+  asks: { device: boolean; source: boolean }
+  asksDay: boolean
+  asksPowerOn: boolean
+  powerOnError: string
+}>()
+const deviceId = defineModel<string>('deviceId', { required: true })
+const sourceId = defineModel<string>('sourceId', { required: true })
+const cableId = defineModel<string | null>('cableId', { required: true })
+const meterId = defineModel<string | null>('meterId', { required: true })
+const notes = defineModel<string>('notes', { required: true })
+const day = defineModel<string>('day', { required: true })
+const powerOn = defineModel<string>('powerOn', { required: true })
+const logbook = useLogbook()
+const optional = (items: readonly { id: string; name: string }[]) => [
+  { value: null, title: 'not recorded' },
+  ...named(items),
+]
+const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power meter'))
+</script>
+
+<template>
+  <div class="pair">
+    <InTurn :turn="1">
+      <FormPick v-if="asks.device" v-model="deviceId" label="Device" :items="named(logbook.devices)" />
+      <FormPick v-if="asks.source" v-model="sourceId" label="Source" :items="named(logbook.sources)" />
+    </InTurn>
+    <InTurn :turn="2">
+      <FormPick v-model="cableId" label="Cable" :items="optional(logbook.cables)" />
+      <FormPick v-if="meters.length" v-model="meterId" label="Meter" :items="optional(meters)" />
+    </InTurn>
+    <InTurn :turn="3">
+      <FormText v-if="asksDay" v-model="day" label="Power-on" type="datetime-local" />
+      <FormText
+        v-if="asksPowerOn"
+        v-model="powerOn"
+        label="Clock at the switch"
+        placeholder="0:12:31"
+        :error="powerOnError"
+      />
+      <FormText v-model="notes" label="Notes" maxlength="1000" />
+    </InTurn>
+  </div>
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(225px, 1fr));
+  gap: 8px 24px;
+}
+</style>
