@@ -47,3 +47,13 @@ it('reads a film’s timecode, without its frames', () => {
   expect(read('TC', ['00:00:00;00', '00:05:00;12']).time).toEqual([0, 300])
   expect(() => read('Timecode', ['0:00:00:00'])).toThrow()
 })
+
+it('reads a clock behind a day without its year, over midnight too', () => {
+  for (const days of [['11-20', '11-21'], ['Nov 20', 'Nov 21'], ['20.11.', '21.11.'], ['20 Nov', '21 Nov'], ['11/20', '11/21']]) {
+    const { time, assumed, problems } = read('Time', [`${days[0]} 23:55:00.5`, `${days[0]} 23:59:00`, `${days[1]} 0:05:00`])
+    expect([time, problems], days[0]).toEqual([[0, 239.5, 599.5], []])
+    expect(assumed).toContain('Days without a year are left out; past midnight the clock goes on.')
+  }
+  expect(read('Time', ['11-20 0:05', '11-20 0:10']).time).toEqual([0, 300])
+  expect(read('Clock', ['18:40', '18:45']).assumed.join()).not.toContain('year')
+}) // prettier-ignore

@@ -97,10 +97,17 @@ const parseHoursMinutes = (cell: string): number => parseClock(isTwoParts(cell) 
 const withColons = (cell: string): string =>
   cell.replace(/^\s*\d{1,2}\.\d{2}(\.\d{2})?(?!\d)/, (clock) => clock.replaceAll('.', ':'))
 
-/** A time on the wall, `18:40`, `18:40:05`, `18h40` or `6:40 pm`, in seconds since midnight; NaN for anything else. */
+/** A day without its year before a clock, as logs of devices have it: "11-20 19:30:05", "Nov 20 19:30", "20.11. 19:30". */
+const YEARLESS = /^(?:\d{1,2}[-/.]\d{1,2}\.?|[a-z]{3} {1,2}\d{1,2}|\d{1,2}\.? [a-z]{3}),? +(?=\d{1,2}:)/i
+export const hasYearlessDay = (cell: string): boolean => YEARLESS.test(cell.trim())
+
+/**
+ * A time on the wall, `18:40`, `18:40:05`, `18h40` or `6:40 pm`, a day without its year before it or not, in seconds since
+ * midnight; NaN for anything else.
+ */
 export function parseTimeOfDay(cell: string): number {
   // With am or pm it is a clock, however it is parted.
-  const plain = plainHalf(cell)
+  const plain = plainHalf(cell).replace(YEARLESS, '')
   const text = /[ap]m$/i.test(plain) ? withColons(plain) : plain
   const parts = /^(\d{1,2})[:h](\d{2})(?::(\d{2}(?:[.,]\d+)?))?\s*(am|pm)?$/i.exec(text)
   if (!parts) return NaN

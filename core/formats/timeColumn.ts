@@ -7,6 +7,7 @@ import type { Table } from './table'
 import {
   countsFromFirst,
   DAY_S,
+  hasYearlessDay,
   isTimecode,
   isTwoParts,
   readTime,
@@ -67,6 +68,9 @@ export function readTimes(
     dayFirst ? 'Dates are read with the day first.' : '',
     style === 'clock' && rows.some((r) => isTimecode(r.cells[index] ?? ''))
       ? 'Frames of a second are left out.'
+      : '',
+    style === 'time-of-day' && rows.some((r) => hasYearlessDay(r.cells[index] ?? ''))
+      ? 'Days without a year are left out; past midnight the clock goes on.'
       : '',
     isHalfDay ? 'Hours go from 1 to 12 and on.' : '',
     fromItsEnd ? 'The newest row stands first; the table was read from its end.' : '',

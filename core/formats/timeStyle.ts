@@ -1,7 +1,15 @@
 import { extent } from 'd3-array'
 import { decimal } from '../trace/decimal'
 import { isMonthFirst, parseMoment } from './momentCell'
-import { DAY_S, isTwoParts, parseClock, parseDottedTime, parseTimeOfDay, type TimeStyle } from './timeCell'
+import {
+  DAY_S,
+  hasYearlessDay,
+  isTwoParts,
+  parseClock,
+  parseDottedTime,
+  parseTimeOfDay,
+  type TimeStyle,
+} from './timeCell'
 
 /** 1 January 2001 and 2100, in seconds: what lies between is a moment rather than a length. */
 const EPOCH_FROM = 978_307_200
@@ -64,6 +72,7 @@ function isThousandths(numbers: readonly number[]): boolean {
 
 /** Past midnight, with am or pm, begun late, or called so: a clock that tells the time of day. */
 function isOnTheWall(header: string, cells: readonly string[]): boolean {
+  if (cells.every(hasYearlessDay)) return true
   if (/time of day|wall|\bclock\b|o.clock|local time/i.test(header.replace(/_/g, ' '))) return true
   if (cells.some((c) => /[ap]m\s*$/i.test(c))) return true
   const hasSeconds = cells.every((c) => /^\s*\d{1,2}:\d{2}:/.test(c))

@@ -141,6 +141,8 @@ it('reads a cell by its own unit, its sign and its scale', () => {
   const percent = channelOf('percent')
   expect([' Full ', 'FULL', '7', ' 7 % '].map((cell) => valueOf(cell, percent, ''))).toEqual([100, 100, 7, 7])
   expect(valueOf('full', channelOf('power'), '')).toBeNaN()
+  expect(['5/100', ' 100 / 100 '].map((cell) => valueOf(cell, percent, ''))).toEqual([5, 100])
+  expect([valueOf('5/100', channelOf('power'), ''), valueOf('5/10', percent, ''), valueOf('1/5/100', percent, '')]).toEqual([NaN, NaN, NaN]) // prettier-ignore
   expect(['fuller', '', 'x', '7 W'].map((cell) => valueOf(cell, percent, ''))).toEqual([NaN, NaN, NaN, NaN])
   expect(valueOf('0.29', channelOf('percent', 0.01), '')).toBe(29)
   const mwh = channelOf('counterWh', 1000)

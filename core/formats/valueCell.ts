@@ -10,6 +10,8 @@ export type Grouping = '' | ',' | '.'
 const PARTS = /^([+\-−]?[\d.,]*\d[.,]?(?:e[+-]?\d+)?)\s*([^\d\s.,+\-−]\S*)?$/i
 /** What a display says when it does not say 100. */
 const FULL = /^full$/i
+/** A level as some logs write it. */
+const OF_HUNDRED = /^(\d{1,3})\s*\/\s*100$/
 /** Thousands parted by a space or an apostrophe: no other number is written so. */
 const SPACED = /(\d)[\u00a0\u202f\u2009 '’](?=\d{3}(?!\d))/g
 const POINTED = /^[+\-−]?\d{1,3}(,\d{3})+\.\d+(?!\d)/
@@ -48,7 +50,11 @@ export function groupingOf(rows: Table['rows'], column: number, meaning: ColumnM
  */
 export function valueOf(cell: string, meaning: ColumnMeaning, grouping: Grouping): number {
   if (grouping === '' && isPlain(cell)) return inUnit(Number(cell), '', meaning)
-  if (FULL.test(cell.trim()) && meaning.kind === 'channel' && meaning.channel === 'percent') return 100
+  if (meaning.kind === 'channel' && meaning.channel === 'percent') {
+    if (FULL.test(cell.trim())) return 100
+    const [, level] = OF_HUNDRED.exec(cell.trim()) ?? []
+    if (level !== undefined) return Number(level)
+  }
   const [, number, unit = ''] = PARTS.exec(cell.trim().replace(SPACED, '$1')) ?? []
   if (number === undefined) return NaN
   return inUnit(decimal(grouping ? number.replaceAll(grouping, '') : number), unit.toLowerCase(), meaning)
