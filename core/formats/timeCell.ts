@@ -119,7 +119,8 @@ export function parseTimeOfDay(cell: string): number {
 }
 
 /** A clock with points for colons, as `18.40`: a column of them is told from numbers by how it goes on. */
-export const parseDottedTime = (cell: string): number => parseTimeOfDay(withColons(cell))
+export const parseDottedTime = (cell: string): number =>
+  parseTimeOfDay(withColons(cell.trim().replace(YEARLESS, '')))
 
 const thousandths = (cell: string) => decimal(cell) / 1000
 const READERS: Record<TimeStyle, (cell: string) => number> = {
