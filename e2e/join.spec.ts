@@ -20,7 +20,7 @@ test('a meter’s file and a device’s become one run: the offset found, nudged
   await takeIn(page, stripLogbook(1))
   await page.goto('/files')
   await page.locator('input[type=file]').setInputFiles([file('device.csv', device), file('meter.csv', meter)])
-  await page.getByRole('button', { name: 'It is one end' }).click()
+  await page.getByRole('button', { name: 'Join another file to it' }).click()
   const join = page.getByRole('region', { name: 'Two ends on one clock' })
   await expect(join.getByText('meter.csv at the source, device.csv off the device.')).toBeVisible()
   await expect(page.getByTestId('offset-found')).toContainText(/start of current in both: 40.0.s/)
@@ -64,11 +64,49 @@ test('two files that share nothing say so, and nothing is kept', async ({ page }
       file('meter.csv', meter),
       file('room.csv', ['time_s,temperature_c', '0,21', '60,22', '120,22']),
     ])
-  await page.getByRole('button', { name: 'It is one end' }).click()
+  await page.getByRole('button', { name: 'Join another file to it' }).click()
   await expect(page.getByTestId('offset-found')).toContainText('Give the offset.')
   // None is taken for one that nobody gave.
   await page.getByRole('button', { name: 'Make them one run' }).click()
   await expect(page.getByText('Give the offset of the two clocks first.')).toBeVisible()
   await page.getByRole('button', { name: 'Leave it out' }).click()
   await expect(page.getByRole('button', { name: 'Make it a run' })).toBeVisible()
+})
+
+test('files that a meter wrote one after the other become one run, by their moments or as it is typed', async ({
+  page,
+}) => {
+  await takeIn(page, stripLogbook(1))
+  await page.goto('/files')
+  const hour = (start: string, level: number) => [
+    `Start: 2026-03-02 ${start}`,
+    'time_s,battery_percent,power_w',
+    ...Array.from({ length: 60 }, (_, i) => `${i * 60},${level + Math.floor(i / 3)},18`),
+  ]
+  await page
+    .locator('input[type=file]')
+    .setInputFiles([
+      file('a.csv', hour('18:00', 5)),
+      file('b.csv', hour('19:10', 25)),
+      file('c.csv', hour('20:00', 45).slice(1)),
+    ])
+  await page.getByRole('button', { name: 'Join another file to it' }).click()
+  const after = page.getByRole('region', { name: 'One after the other' })
+  await expect(after).toContainText(
+    '60 readings of a.csv, then 60 of b.csv. By the moments at which both began.',
+  )
+  const begins = after.getByLabel('Its clock begins at')
+  await expect(begins).toHaveValue('1:10:00')
+  await begins.fill('0:50:00')
+  await expect(after.getByText(/from 0:59:00 on, where the first one ends/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Make them one run' })).toBeDisabled()
+  await begins.fill('1:10:00')
+  await page.getByRole('button', { name: 'Join another file to it' }).click()
+  await expect(after).toContainText('120 readings of a.csv')
+  await expect(after).toContainText('Nothing tells when: right after the last reading.')
+  await expect(begins).toHaveValue('2:10:00')
+  await page.getByRole('button', { name: 'Make them one run' }).click()
+  await expect(page.getByText(/a.csv, and b.csv from 1:10:00 on, and c.csv from 2:10:00 on/)).toBeVisible()
+  await page.getByRole('button', { name: 'Readings' }).click()
+  await expect(page.getByText(/180/).first()).toBeVisible()
 })

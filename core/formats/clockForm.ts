@@ -1,3 +1,4 @@
+import { LONGEST_S } from '../trace/bounds'
 import { number, object, string } from 'yup'
 import { CHANNELS, channel, type Channel } from '../trace/channels'
 import { typedNumber } from '../trace/typedNumber'
@@ -41,6 +42,14 @@ export const powerOnSchema = (lastS: number) => {
 
 /** A moment to go to; anything past the end is the end. */
 export const clockField = clockBetween(0, Infinity, 'Write the time like 0:12:30.')
+
+/** Where a record goes on after another, on that one's clock; from its end on. */
+export const goesOnSchema = (lowS: number) =>
+  clockBetween(
+    lowS,
+    LONGEST_S,
+    `Write the time like 1:00:00, from ${exactClock(lowS)} on, where the first one ends.`,
+  )
 
 /** An event as it is put right: its time as a clock shows it, and what happened. */
 export const eventSchema = (durationS: number) =>

@@ -21,12 +21,10 @@ export const useFiles = defineStore('files', () => {
   /** What was said of the file before: it holds for the next one too. */
   const lastGiven = shallowRef<Given | null>(null)
 
-  /** Keeps the opened file as one end of a run; the next one that is opened is its other end. */
-  async function joinNext() {
-    const current = opened.value
-    if (current?.kind !== 'trace' || !current.result) return
-    const { trace, startedAt } = current.result
-    otherEnd.value = { file: current.file, trace, startedAt }
+  /** Keeps the opened file as one end of a run, or its first part, or what it makes with those before it; the next completes it. */
+  async function joinNext(end: OneEnd) {
+    if (opened.value?.kind !== 'trace') return
+    otherEnd.value = end
     await openNext()
   }
 

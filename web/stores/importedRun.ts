@@ -28,11 +28,13 @@ export interface JoinedEnds {
   /** Which files, and how they lie on one clock. */
   files: string
 }
-/** One end of a run, which waits for the file of the other. */
+/** One end of a run, or its first part, which waits for the file of the other. */
 export interface OneEnd {
   file: string
   trace: Trace
   startedAt: string | null
+  /** Where power-on stands in it, s of its own clock. */
+  fromS: number
 }
 const NOTES_MAX = 2000
 

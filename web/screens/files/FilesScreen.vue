@@ -108,7 +108,7 @@ useEventListener('paste', (event: ClipboardEvent) => {
       >
     </p>
     <p v-if="files.otherEnd" class="one-end" role="status">
-      <strong>{{ files.otherEnd.file }}</strong> waits for the file of its other end{{
+      <strong>{{ files.otherEnd.file }}</strong> waits for the file that joins it{{
         files.opened ? '' : ': choose it above'
       }}. <v-btn size="small" @click="files.otherEnd = null">Leave it out</v-btn>
     </p>

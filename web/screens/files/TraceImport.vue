@@ -9,13 +9,13 @@ import { channelsOf, durationOf } from '@core/trace/trace'
 import PathChart from '../../charts/PathChart.vue'
 import { download } from '../../composables/download'
 import { useFiles } from '../../stores/files'
-import type { Given } from '../../stores/importedRun'
+import type { JoinedEnds, OneEnd } from '../../stores/importedRun'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import type { OpenedTable, ReadRecord } from '../../workers/files.worker'
 import ColumnPicker from './ColumnPicker.vue'
 import GivenFields from './GivenFields.vue'
-import JoinPart from './JoinPart.vue'
+import JoiningPart from './JoiningPart.vue'
 import { useGiven } from './useGiven'
 import { usePowerOn } from './usePowerOn'
 import type { WideRun } from '@core/formats/wide'
@@ -68,12 +68,28 @@ const takeFaults = () =>
   )
 const all = () => givenFrom(fromS.value)
 
-/** Another file waits to be the other end of this one's run. */
+/** Another file waits to be joined by this one. */
 const thisEnd = computed(
-  () => props.result && { file: props.file, trace: props.result.trace, startedAt: props.result.startedAt },
+  (): OneEnd | null =>
+    props.result && {
+      file: props.file,
+      trace: props.result.trace,
+      startedAt: props.result.startedAt,
+      fromS: fromS.value,
+    },
 )
 const joining = computed(() => files.otherEnd !== null && thisEnd.value !== null && !isWide.value)
-const join = useTemplateRef<{ take: () => Promise<Given['joined']> }>('join')
+const join = useTemplateRef<{
+  take: () => Promise<JoinedEnds | undefined>
+  isAfter: boolean
+  isReady: boolean
+}>('join')
+/** This file, or what it makes with those before it, waits for the next. */
+async function joinAnother() {
+  const made = joining.value ? await join.value?.take() : undefined
+  const end = made ? { ...made, file: made.files, fromS: 0 } : thisEnd.value
+  if (end) await files.joinNext(end)
+}
 
 const taking = ref(false)
 async function take(wide?: WideRun[]) {
@@ -130,7 +146,7 @@ async function take(wide?: WideRun[]) {
           <v-btn size="small" @click="takeFaults">Take the list</v-btn></span
         >
       </v-alert>
-      <JoinPart v-if="joining" ref="join" :first="files.otherEnd!" :second="thisEnd!" />
+      <JoiningPart v-if="joining" ref="join" :first="files.otherEnd!" :second="thisEnd!" />
       <PathChart
         v-else-if="preview"
         :paths="preview.paths"
@@ -191,13 +207,16 @@ async function take(wide?: WideRun[]) {
     <div class="d-flex flex-wrap ga-3 mt-3">
       <v-btn-main
         v-if="!isWide"
-        :disabled="!result || !hasGear || powerOnError !== ''"
+        :disabled="!result || !hasGear || powerOnError !== '' || (joining && !join?.isReady)"
         :loading="taking"
         @click="take()"
         >{{ joining ? 'Make them one run' : 'Make it a run' }}</v-btn-main
       >
-      <v-btn-other v-if="result && !joining && !isWide" @click="files.joinNext().catch(notices.fail)"
-        >It is one end: join the other file to it</v-btn-other
+      <v-btn-other
+        v-if="result && !isWide && (!joining || join?.isAfter)"
+        :disabled="joining && !join?.isReady"
+        @click="joinAnother().catch(notices.fail)"
+        >Join another file to it</v-btn-other
       >
       <v-btn @click="files.openNext()">Leave it</v-btn>
     </div>
