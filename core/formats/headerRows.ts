@@ -34,7 +34,9 @@ export function headsBelow(rows: Rows, header: number, isHeader: IsHeader): numb
     if (i === (found.at(-1) ?? header) + 1) continue
     // Nearly every row: a million of them are gone through.
     if (BEGINS_AS_VALUE.test(cells[0] ?? '') || !isNames(cells)) continue
-    const hasValues = rows[i + 1].cells.some((cell) => BEGINS_AS_VALUE.test(cell))
+    const hasValues = rows
+      .slice(i + 1, i + 3)
+      .some((row) => row.cells.some((cell) => BEGINS_AS_VALUE.test(cell)))
     if (hasValues && (plain(cells) === first || isHeader(cells))) found.push(i)
     if (found.length > MOST_TABLES) return []
   }

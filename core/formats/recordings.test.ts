@@ -25,6 +25,11 @@ describe('tables below each other', () => {
     ])
   })
 
+  it('may have their units in a row below each header', () => {
+    const units = ['Time;Level', 'min;%', '0;5', '5;11']
+    expect(read(rows(...units, ...units)).map((r) => r.time)).toEqual([[0, 300], [0, 300]]) // prettier-ignore
+  })
+
   it('may have other columns, more of them, or names that nobody knows', () => {
     const [first, second] = readTraceTables(rows('Time,Level', '0,5', '60,6', 'Time,Watts,Level,Note', '0,18,5,a', '60,17,6,b')) // prettier-ignore
     expect([first.headers, first.rows.length]).toEqual([['Time', 'Level'], 2])
