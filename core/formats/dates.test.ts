@@ -68,6 +68,15 @@ describe('the lines before the header', () => {
     const { said } = read('Date;02.03.2026\nTime;18:40\nTime (s);Level\n0;5\n60;6\n')
     expect(said).toContain('Before the header stands when it began: "02.03.2026 18:40".')
   })
+  it('tell it whatever signs stand before and behind, and whatever else is said', () => {
+    for (const line of ['# 2026-03-02 18:40', ': 2026-03-02 18:40', 'Began = 2026-03-02 18:40  ', 'Begin:2026-03-02 18:40', 'Begun 2026-03-02 18:40', 'Power on 2026-03-02 18:40'])
+      expect(begun(line), line).toBe(seven)
+    expect(begun('Start', 'no figures', 'Owner 7', 'Start: 3/2/2026 6:40 PM')).toBe(seven)
+    // A day in a column of the table goes before.
+    const inRows = readTraceTables('Start: 2020-01-01 00:00\nDate,Time,W\n02.03.2026,18:40,9\n,18:45,9\n')
+    expect([inRows[0].day, inRows[0].begun]).toEqual(['02.03.2026', undefined])
+    expect(readTraceTables('time_s,power_w\n0,1\n')[0]).not.toHaveProperty('begun')
+  })
   it('do not, where they are of the file, or of nothing that is known', () => {
     for (const line of ['Exported 2026-03-02 18:40', 'End: 2026-03-02 18:40', 'Firmware 2026-03-02 18:40', 'Owner 2026-03-02 18:40', 'Start: 31.02.2026 18:40', 'Date: 02.03.2026'])
       expect(begun(line), line).toBeNull()

@@ -51,6 +51,9 @@ const SHOWN_ROWS = 50
 /** Shares of the work: reading the file, cutting it into cells, reading the columns. */
 const [READ, CUT] = [0.15, 0.65]
 let table: Table | undefined
+/** The tables of a file that holds several: it is read once, however many of them are brought in. */
+let held: { file: string; tables: Table[] } | undefined
+const keyOf = (file: File): string => `${file.name} ${file.size} ${file.lastModified}`
 
 /** A file's text, read piece by piece. */
 async function textOf(file: Blob, onProgress: Progress): Promise<string> {
@@ -143,13 +146,23 @@ function openedTable(found: Table, called: string, known: Record<string, ColumnM
   }
 }
 
+/** One of a file's tables is opened; the others are named. */
+function openPart(tables: readonly Table[], part: number, known: Record<string, ColumnMeaning[]>) {
+  const parts = callTables(tables)
+  const opened = outcome(() => {
+    table = tables[part]
+    return openedTable(table, parts[part], known)
+  })
+  return { table: opened, parts }
+}
+
 const work = {
   /**
    * Opens a file: a logbook's text as it is; of a table, the one of that number, its first rows and what its columns seem
    * to be, and what the tables of the file are called.
    */
   async open(
-    file: Blob,
+    file: File,
     isNamedJson: boolean,
     /** How columns of tables of some shapes were named before. */
     known: Record<string, ColumnMeaning[]>,
@@ -159,20 +172,18 @@ const work = {
     { logbook: string } | { package: ReadPackage } | { table: Outcome<OpenedTable>; parts: string[] }
   > {
     table = undefined
+    if (part > 0 && held?.file === keyOf(file)) return openPart(held.tables, part, known)
+    held = undefined
     const zip = (await isZip(file)) ? await unzipped(file) : null
     if (zip && 'package' in zip)
       return zip.package.ok ? { package: zip.package.value } : { table: zip.package, parts: [] }
     const text = zip ? '' : await textOf(file, onProgress)
     if (!zip && (isNamedJson || text.trimStart().startsWith('{'))) return { logbook: text }
     const onCut = (share: number) => onProgress(READ + CUT * share)
-    const parts: string[] = []
-    const opened = outcome(() => {
-      const tables = zip ? workbookTables(zip.sheets, onCut) : readTraceTables(text, onCut)
-      parts.push(...callTables(tables))
-      table = tables[part]
-      return openedTable(table, parts[part], known)
-    })
-    return { table: opened, parts }
+    const tables = outcome(() => (zip ? workbookTables(zip.sheets, onCut) : readTraceTables(text, onCut)))
+    if (!tables.ok) return { table: tables, parts: [] }
+    if (tables.value.length > 1) held = { file: keyOf(file), tables: tables.value }
+    return openPart(tables.value, part, known)
   },
 
   /** The trace of the opened table, with its columns as they are named; its columns change threads without a copy. */
