@@ -2,9 +2,11 @@ import fc from 'fast-check'
 import { analyse } from '../analysis/analyse'
 import { headlineOf } from '../analysis/headline'
 import { logbookProblems, readLogbook, writeLogbook } from './logbookJson'
-import { readTraceCsv } from './traceCsv'
+import { guessColumns } from './guessColumns'
+import { readTraceCsv, readTraceTables, traceFromTable } from './traceCsv'
 import { writeTraceCsv } from './traceCsvOut'
 import { UnreadableFile } from './problem'
+import { wideColumns, wideTraces } from './wide'
 
 /** No file of this size takes longer than this, ms: more would be a hang. */
 const HANG_MS = 1000
@@ -131,16 +133,35 @@ export function logbookHolds(text: string): void {
   for (const { trace } of again.runs) headlineOf(inTime(() => analyse(trace, { usableWh: 15 })))
 }
 
-export function csvHolds(text: string): void {
-  let read
+/** What is read, or undefined where it is refused in words. */
+function readOrRefused<T>(read: () => T): T | undefined {
   try {
-    read = inTime(() => readTraceCsv(text))
+    return inTime(read)
   } catch (error) {
-    if (!(error instanceof UnreadableFile)) throw error
-    return
+    if (error instanceof UnreadableFile) return undefined
+    throw error
   }
-  inTime(() => analyse(read.trace, { usableWh: 15 }))
-  const back = readTraceCsv(writeTraceCsv(read.trace))
-  if (back.problemCount > 0 || back.trace.time.length !== read.trace.time.length)
-    throw new Error('It was read, but does not come out as it went in.')
+}
+
+/** Every record that a table's text holds. */
+export function csvHolds(text: string): void {
+  readOrRefused(() => readTraceCsv(text))
+  for (const table of readOrRefused(() => readTraceTables(text)) ?? []) {
+    const meanings = guessColumns(table)
+    const read = readOrRefused(() => traceFromTable(table, meanings))
+    const wide = wideColumns(table, meanings)
+    if (wide.length > 1)
+      readOrRefused(() =>
+        wideTraces(
+          table,
+          meanings,
+          wide.map((column) => [{ column, channel: 'percent', divisor: 1 }]),
+        ),
+      )
+    if (!read) continue
+    inTime(() => analyse(read.trace, { usableWh: 15 }))
+    const back = readTraceCsv(writeTraceCsv(read.trace))
+    if (back.problemCount > 0 || back.trace.time.length !== read.trace.time.length)
+      throw new Error('It was read, but does not come out as it went in.')
+  }
 }
