@@ -33,7 +33,7 @@ const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
 /** Looser names seen on meters' and spreadsheets' tables; first match wins. */
 const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
   [
-    /^(elapsed|time|t|time ?stamp|time ?code|tc|clock|seconds?|mins?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b/i,
+    /^(elapsed|time|t|time ?stamp|time ?code|clock|seconds?|mins?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b/i,
     () => ({ kind: 'time', style: 'seconds' }),
   ],
   [

@@ -23,7 +23,8 @@ function likeLevels(table: Table, meanings: readonly ColumnMeaning[]): number[] 
   const found = meanings.flatMap((m, i) => (m.kind === 'ignore' && holdsLevels(table.rows, i) ? [i] : []))
   return found.length > 1 ? found : []
 }
-function holdsLevels(rows: Table['rows'], column: number): boolean {
+/** Whether a column holds whole percent that rise: three of them at least. */
+export function holdsLevels(rows: Table['rows'], column: number): boolean {
   const cells = rows.map((row) => row.cells[column]?.trim() ?? '')
   const levels = cells.filter(Boolean).map((cell) => decimal(cell.replace('%', '')))
   return (

@@ -84,6 +84,28 @@ describe('tables beside each other', () => {
     expect(faulty.map((t) => t.problems.count)).toEqual([1, 0])
   })
 
+  it('are what two instruments read at their own times, or chargers whose names head the columns', () => {
+    const ends = readTraceTables(rows('Time,Level,Time,W', '0,5,0,18', '300,11,60,17', '600,17,120,16'))
+    expect(ends.map((t) => [t.headers.join(), t.rows[2].cells.join()])).toEqual([['Time,Level', '600,17'], ['Time,W', '120,16']]) // prettier-ignore
+    const chargers = rows(
+      'Minute 1;Hawser 20;Minute 2;Bollard 12',
+      '0;5;0;5',
+      '5;11;6;8',
+      '10;17;12;11',
+      ';;18;14',
+    )
+    expect(read(chargers)).toEqual([
+      { title: 'Hawser 20', time: [0, 300, 600], percent: [5, 11, 17], problems: [] },
+      { title: 'Bollard 12', time: [0, 360, 720, 1080], percent: [5, 8, 11, 14], problems: [] },
+    ])
+    // At one and the same times they are columns of chargers; watts are named by hand.
+    expect(readTraceTables(rows('Time;Hawser 20;Time;Bollard 12', '0;5;0;5', '5;11;5;8'))).toHaveLength(1)
+    const watts = readTraceTables(
+      rows('Time;Hawser 20;Time;Bollard 12', '0;18.5;0;9', '5;17;6;9', '10;16;12;8'),
+    )
+    expect(watts.map((t) => [t.title, t.headers[1]])).toEqual([[undefined, 'Hawser 20'], [undefined, 'Bollard 12']]) // prettier-ignore
+  })
+
   it('are one where a second time stands beside other readings, or none', () => {
     expect(readTraceTables(rows('Time,Uptime,Level', '0,5000,5', '60,5060,6'))).toHaveLength(1)
     expect(readTraceTables(rows('Start time,V,End time,W', '0,9,5,18', '5,9,10,18'))).toHaveLength(1)

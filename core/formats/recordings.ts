@@ -1,6 +1,6 @@
 import { median } from 'd3-array'
 import { isTimeName, keyOf, meaningOf, type ColumnMeaning } from './columns'
-import { guessColumns } from './guessColumns'
+import { guessColumns, holdsLevels } from './guessColumns'
 import { MOST_TABLES } from './headerRows'
 import { ProblemList } from './problem'
 import type { Table } from './table'
@@ -12,18 +12,35 @@ const NEAR_START = 0.1
 /** Tables of one kind below each other are one record where the time goes on within so many of its usual steps. */
 const STEPS_APART = 10
 
-/** The columns that begin a block of their own, each with a time and the same readings behind it; none where there are not two. */
-function blocksOf({ headers }: Table): number[] {
+/** Rows that tell whether two columns of times are one. */
+const LOOKED_AT = 1000
+
+const isRead = (m: ColumnMeaning): boolean => m.kind === 'channel' || m.kind === 'temperature'
+/** A name without the number that tells it from others of its kind. */
+const withoutNumber = (name: string): string => name.toLowerCase().replace(/[\s_.#]*\d+$/, '')
+
+/**
+ * The columns that begin a block of their own, by position: a time each, and behind it the same readings as behind the
+ * others, or whatever was read at times that are not the others'. None where there are not two.
+ */
+function blocksOf({ headers, rows }: Table): number[] {
   const starts = headers.flatMap((header, i) => (isTimeName(header) ? [i] : []))
   if (starts.length < 2 || starts[0] !== 0) return []
-  const kinds = starts.map((from, i) => {
-    const of = headers.slice(from, starts[i + 1]).map((header) => meaningOf(header, []))
-    while (of.at(-1)?.kind === 'ignore') of.pop()
-    return of
-  })
-  const isRead = (m: ColumnMeaning) => m.kind === 'channel' || m.kind === 'temperature'
-  const alike = new Set(kinds.map((of) => of.map(keyOf).join()))
-  return alike.size === 1 && kinds[0].some(isRead) ? starts : []
+  const blocks = starts.map((from, i) => headers.slice(from + 1, starts[i + 1]).filter(Boolean))
+  if (blocks.some((names) => names.length === 0)) return []
+  const kinds = blocks.map((names) => names.map((name) => meaningOf(name, [])))
+  const alike = new Set(kinds.map((of) => of.map(keyOf).join())).size === 1 && kinds[0].some(isRead)
+  const names = new Set(starts.map((i) => withoutNumber(headers[i])))
+  const differs = (i: number) =>
+    rows.slice(0, LOOKED_AT).some(({ cells }) => (cells[i] ?? '').trim() !== (cells[0] ?? '').trim())
+  return alike || (names.size === 1 && starts.slice(1).some(differs)) ? starts : []
+}
+
+/** Where a block's one column is called after its charger, and holds levels: the name as the title, and what it holds. */
+function calledByCharger({ headers, rows, title }: Pick<Table, 'headers' | 'rows' | 'title'>) {
+  const [time, name, ...others] = headers
+  const isName = others.length === 0 && name && meaningOf(name, []).kind === 'ignore' && holdsLevels(rows, 1)
+  return isName ? { headers: [time, `${name} (%)`], title: title ?? name } : { headers, title }
 }
 
 /** The tables that stand beside each other in one, each with a time of its own; the table itself where it is one. */
@@ -33,16 +50,17 @@ export function besideEachOther(table: Table): Table[] {
   const said = `${starts.length} records stand beside each other.`
   return starts.map((from, i) => {
     const cut = (cells: readonly string[]) => cells.slice(from, starts[i + 1])
-    const rows = table.rows.map(({ line, cells }) => ({ line, cells: cut(cells) }))
+    const rows = table.rows
+      .map(({ line, cells }) => ({ line, cells: cut(cells) }))
+      .filter(({ cells }) => cells.some((cell) => cell.trim() !== ''))
     const headers = cut(table.headers)
     while (headers.at(-1) === '') headers.pop()
     const above = table.above && cut(table.above)
     return {
       ...table,
-      headers,
+      ...calledByCharger({ headers, rows, title: above?.find(Boolean) }),
       above,
-      title: above?.find(Boolean),
-      rows: rows.filter(({ cells }) => cells.some((cell) => cell.trim() !== '')),
+      rows,
       assumed: [...table.assumed, said],
       problems: i === 0 ? table.problems : new ProblemList(),
     }
