@@ -1,3 +1,4 @@
+import { range } from 'd3-array'
 import { decimal } from '../trace/decimal'
 import { atCellSide } from './cellSide'
 import { withCellUnits } from './cellUnit'
@@ -106,7 +107,7 @@ const asShares = (meaning: ColumnMeaning, { headers, rows }: Table, column: numb
 /** Cells to judge a column by: its first, and a few from all the way down, where midnight may be passed. */
 function sampleOf({ rows }: Table, column: number): string[] {
   const step = Math.max(1, Math.floor(rows.length / 100))
-  return [...rows.slice(0, 50), ...rows.filter((_, i) => i >= 50 && i % step === 0)].map(
-    (row) => row.cells[column] ?? '',
-  )
+  const further = range(Math.ceil(FIRST / step) * step, rows.length, step).map((i) => rows[i])
+  return [...rows.slice(0, FIRST), ...further].map((row) => row.cells[column] ?? '')
 }
+const FIRST = 50

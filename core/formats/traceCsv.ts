@@ -99,7 +99,7 @@ export function traceFromTable(
       else trace.temperatures[meaning.place] = column
       assumed.push(...assumedOf(meaning, rows, i, where), smallerUnitWords(meaning, table, i))
       if (grouping) assumed.push(`In ${quoted(where)}, ${GROUPING_WORDS[grouping]} group thousands.`)
-      if (!grouping && rows.some((r) => DECIMAL_COMMA.test(r.cells[i] ?? ''))) decimalCommas = true
+      if (!grouping && rows.some(({ cells }) => hasDecimalComma(cells[i] ?? ''))) decimalCommas = true
     }
     if (meaning.kind === 'note' && rows.some((r) => (r.cells[i] ?? '') !== ''))
       trace.notes = rows.map((r) => unguardCell(r.cells[i] ?? '').slice(0, NOTE_MAX))
@@ -130,6 +130,8 @@ const NOTE_MAX = 2000
 /** What people and programs write where nothing was read. */
 const NOT_READ = /^([-–—]+|\?+|n\/?a|nan|null|none)$/i
 const DECIMAL_COMMA = /^\s*-?\d+,\d/
+/** Nearly no cell of a long log has a comma: it is looked for first. */
+const hasDecimalComma = (cell: string): boolean => cell.includes(',') && DECIMAL_COMMA.test(cell)
 const GROUPING_WORDS = { ',': 'commas', '.': 'points' } as const
 
 /** What a column was taken for, where it may be meant otherwise. */
