@@ -46,6 +46,17 @@ describe('tables below each other', () => {
     expect(read(rows('Clock,Level', '19:00,5', '19:05,6', 'Clock,Level', '21:10,7', '21:15,8'))).toHaveLength(2) // prettier-ignore
   })
 
+  it('are told with all their faults where they are one, and read once however many headers stand between', () => {
+    const log = rows('Time,Level', '0,5', '60', 'Time,Level', '120', '180,8')
+    expect(read(log).map((r) => r.problems)).toEqual([[3, 5]]) // prettier-ignore
+    const piece = (k: number) => [
+      'Time,Level',
+      ...Array.from({ length: 500 }, (_, i) => `${(k * 500 + i) * 10},5`),
+    ]
+    const [whole, ...others] = readTraceTables(rows(...Array.from({ length: 60 }, (_, k) => piece(k)).flat()))
+    expect([whole.rows.length, others.length]).toEqual([30_000, 0])
+  })
+
   it('are not parted by remarks, or by a line that returns all the time', () => {
     const remarks = rows(
       'Time,Level,Note',

@@ -78,35 +78,36 @@ function timesOf(table: Table): { moments: Float64Array; isElapsed: boolean } | 
 
 /** Tables of one kind below each other as one, where the time goes on: a header may be written again every so often. */
 export function joined(tables: readonly Table[]): Table[] {
-  const out: Table[] = []
+  const groups: Table[][] = []
   for (const table of tables) {
-    const before = out.at(-1)
-    if (before && before.headers.join('\n') === table.headers.join('\n') && goesOn(before, table))
-      out[out.length - 1] = {
-        ...before,
-        rows: [...before.rows, ...table.rows],
-        problems: both(before.problems, table.problems),
-      }
-    else out.push(table)
+    const group = groups.at(-1)
+    if (group && group[0].headers.join('\n') === table.headers.join('\n') && goesOn(group, table))
+      group.push(table)
+    else groups.push([table])
   }
-  return out
+  return groups.map((group) =>
+    group.length === 1
+      ? group[0]
+      : { ...group[0], rows: group.flatMap(({ rows }) => rows), problems: together(group) },
+  )
 }
 
-function goesOn(before: Table, after: Table): boolean {
-  const [first, second] = [timesOf(before), timesOf(after)]
-  if (!first || !second) return false
-  const read = first.moments.filter((t) => !Number.isNaN(t))
-  const next = second.moments.find((t) => !Number.isNaN(t))
-  const last = read.at(-1)
-  if (last === undefined || next === undefined || read.length < 2) return false
-  const usual = median(read.subarray(1).map((t, i) => t - read[i])) ?? 0
-  return next >= last && next - last <= STEPS_APART * usual
+/** By the steps of the first of a group and the end of its last: a million rows are gone through once. */
+function goesOn(group: readonly Table[], after: Table): boolean {
+  const [first, before, next] = [group[0], group[group.length - 1], after].map(readMomentsOf)
+  const usual = median(first.subarray(1).map((t, i) => t - first[i]))
+  if (usual === undefined || before.length === 0 || next.length === 0) return false
+  const apart = next[0] - before[before.length - 1]
+  return apart >= 0 && apart <= STEPS_APART * usual
 }
+const readMomentsOf = (table: Table): Float64Array =>
+  timesOf(table)?.moments.filter((t) => !Number.isNaN(t)) ?? new Float64Array()
 
-function both(a: ProblemList, b: ProblemList): ProblemList {
+function together(group: readonly Table[]): ProblemList {
   const all = new ProblemList()
-  for (const { line, where, message } of [...a.kept, ...b.kept]) all.add(line, where, message)
-  all.count = a.count + b.count
+  for (const { problems } of group)
+    for (const { line, where, message } of problems.kept) all.add(line, where, message)
+  all.count = group.reduce((sum, { problems }) => sum + problems.count, 0)
   return all
 }
 

@@ -13,12 +13,13 @@ const open = async (file: Blob, _: boolean, __: unknown, part: number) => {
   const text = await file.text()
   if (!text.startsWith('trace')) return { logbook: text }
   const parts = text.split(' ').slice(1)
-  if (parts[0] === 'slow') await new Promise(() => undefined)
+  if (slow || parts[0] === 'slow') await new Promise(() => undefined)
   return { table: { ok: true, value: { called: parts.length > 1 ? parts[part] : '', meanings: [] } }, parts }
 }
 const readTrace = async () =>
   unreadable ? { ok: false, message: 'No.', problems: [] } : { ok: true, value: {} }
 let unreadable = false
+let slow = false
 vi.mock('../workers/files', () => ({
   filesWork: () => ({ open, readTrace }),
   stopFilesWork: () => undefined,
@@ -84,6 +85,17 @@ describe('files on their way in', () => {
     unreadable = false
     await files.openAll([file('f.csv', 'trace x')])
     expect(await all(files)).toEqual(['f.csv'])
+  })
+
+  it('wait again where others are chosen while one is being read', async () => {
+    const files = useFiles()
+    slow = true
+    const opening = files.openAll([file('a.csv', 'trace x'), file('b.csv', 'trace x')])
+    await vi.waitFor(() => expect(files.busy).toBe(true))
+    slow = false
+    await files.openAll([file('c.csv', 'trace x')])
+    await opening
+    expect(await all(files)).toEqual(['c.csv', 'a.csv', 'b.csv'])
   })
 
   it('wait where reading one was stopped', async () => {

@@ -67,9 +67,10 @@ export function openingFiles() {
   async function openAll(files: readonly File[]) {
     if (files.length === 0) return
     refusals.value = []
-    // One that could be read, and was neither taken nor left, waits again.
-    const isRead = opened.value?.kind === 'logbook' || opened.value?.result
-    const open = isRead && current ? [{ ...current, isAgain: true }] : []
+    // One that is being read, or could be read and was neither taken nor left, waits again.
+    const isWanted = busy.value || opened.value?.kind === 'logbook' || opened.value?.result
+    const isAgain = current?.isAgain === true || opened.value !== null
+    const open = isWanted && current ? [{ ...current, isAgain }] : []
     waiting.value = [...files.map((file) => ({ file, part: 0 })), ...open, ...waiting.value]
     await openNext()
   }

@@ -44,10 +44,10 @@ export function useBlocks(
   const blocks = computed(() => record.value?.blocks ?? [])
 
   /** Always of the write-up as it stands then: two changes at once must not undo one another. */
-  async function change(how: (now: WriteUp) => Partial<WriteUp>) {
-    if (!record.value) return
+  async function change(how: (now: WriteUp) => Partial<WriteUp>, of = record.value) {
+    if (!of) return
     try {
-      await logbook.changeWriteUp(record.value.id, how)
+      await logbook.changeWriteUp(of.id, how)
     } catch (error) {
       notices.fail(error)
     }
@@ -61,11 +61,15 @@ export function useBlocks(
     moveBy: (blockId, by) => change((now) => ({ blocks: movedBlock(now.blocks, blockId, by) })),
     leaveOut: ({ id }) => change((now) => ({ blocks: now.blocks.filter((b) => b.id !== id) })),
     write: ({ id }, words, over) =>
-      change((now) => ({
-        blocks: now.blocks.map((b) =>
-          b.id === id && over.includes(b.words) ? { ...b, words, then: figures.value.join('\n') } : b,
-        ),
-      })),
+      change(
+        (now) => ({
+          blocks: now.blocks.map((b) =>
+            b.id === id && over.includes(b.words) ? { ...b, words, then: figures.value.join('\n') } : b,
+          ),
+        }),
+        // What is typed last is sent as its field goes: another write-up may be on the screen by then.
+        logbook.writeUps.find((w) => w.blocks.some((b) => b.id === id)),
+      ),
     add: (kind) =>
       change((now) => ({ blocks: [...now.blocks, { id: crypto.randomUUID(), kind, words: '', then: '' }] })),
   }
