@@ -1,5 +1,5 @@
 import { celsiusUncertainty, type Accuracy } from '../gear/accuracy'
-import { samplesOf, valueAt, type Samples } from '../trace/samples'
+import { firstAfter, highestAt, samplesOf, valueAt, type Samples } from '../trace/samples'
 import type { Trace } from '../trace/trace'
 
 /** How warm one place of the device became. °C and s. */
@@ -49,7 +49,7 @@ export function heat(
     .map(([place, column]) => ({ place, ...samplesOf(trace.time, column) }))
     .filter(({ t }) => t.length > 0)
     .map(({ place, t, v }) => {
-      const top = highest(v, v.length)
+      const top = highestAt(v)
       return {
         place,
         maxC: v[top],
@@ -65,17 +65,10 @@ export function heat(
     .sort((a, b) => b.maxC - a.maxC)
 }
 
-/** Index of the highest of the first `count` values, the earliest of equals. */
-function highest(v: Float64Array, count: number): number {
-  let top = 0
-  for (let i = 1; i < count; i++) if (v[i] > v[top]) top = i
-  return top
-}
-
 function markAt({ t, v }: Samples, atS: number): Heat['at'][number] {
-  const until = t.findLastIndex((at) => at <= atS) + 1
+  const until = v.subarray(0, firstAfter(t, atS))
   const thenC = valueAt({ t, v }, atS)
-  return { atS, maxC: Math.max(v[highest(v, until)], thenC), thenC }
+  return { atS, maxC: Math.max(until[highestAt(until)], thenC), thenC }
 }
 
 /** Seconds at or above a temperature, along straight lines between readings. */

@@ -1,4 +1,4 @@
-import type { Samples } from '../trace/samples'
+import { highestAt, type Samples } from '../trace/samples'
 import { timeAtShare } from './bracket'
 
 /**
@@ -16,7 +16,7 @@ export function milestoneOfLevel(
   const seen = v.findIndex((level) => level >= percent)
   if (seen < 0) {
     // The highest level shown, at its first showing: a plateau at the end is not part of the band's time.
-    const top = v.reduce((best, level, i) => (level > v[best] ? i : best), 0)
+    const top = highestAt(v)
     return { t: t[top], level: v[top] }
   }
   const share = (percent - v[seen - 1]) / (v[seen] - v[seen - 1])

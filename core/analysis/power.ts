@@ -1,5 +1,5 @@
 import { powerColumn, type Trace } from '../trace/trace'
-import { medianInterval, samplesOf, type Samples } from '../trace/samples'
+import { highestAt, medianInterval, samplesOf, type Samples } from '../trace/samples'
 import { cut, gapThreshold, integrate } from './integral'
 import { milestoneOfLevel } from './levels'
 
@@ -37,7 +37,7 @@ export function power(trace: Trace): PowerFigures {
       meanW: NaN,
       spikes: [],
     }
-  const top = v.reduce((best, watts, i) => (watts > v[best] ? i : best), 0)
+  const top = highestAt(v)
   const held = heldPeak(samples)
   const coarse = held === undefined
   const { measured, measuredS } = integrate(samples)

@@ -27,7 +27,7 @@ const UNIT = new RegExp(
 
 /** The table with the units of its headings in them, where they stand in a row of their own below. */
 export function withUnits(table: Table): Table {
-  const [first, ...rows] = table.rows
+  const [first] = table.rows
   const units = first?.cells.map((cell) => cell.trim()) ?? []
   const said = units.filter((unit) => /[^-]/.test(unit))
   if (said.length < 2 || !units.every((unit) => UNIT.test(unit))) return table
@@ -40,7 +40,7 @@ export function withUnits(table: Table): Table {
   return {
     ...table,
     headers: table.headers.map(withUnit),
-    rows,
+    rows: table.rows.slice(1),
     assumed: [...table.assumed, `Line ${first.line} holds the units.`],
   }
 }

@@ -235,6 +235,8 @@ function numbered(data: string[][], anyQuoted: boolean): Table['rows'] {
  * commas in a comma-parted file make them. A shorter one keeps what it has.
  */
 function shaped(rows: Table['rows'], width: number, delimiter: string, problems: ProblemList): Table['rows'] {
+  // As nearly every file is.
+  if (rows.every(({ cells }) => cells.length === width)) return rows
   const isLong = ({ cells }: Table['rows'][number]) =>
     cells.length > width && cells.slice(width).some((cell) => cell.trim() !== '')
   const long = rows.filter(isLong)

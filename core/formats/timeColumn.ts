@@ -35,7 +35,8 @@ export function readTimes(
   const style: TimeStyle = meaning.kind === 'time' ? meaning.style : 'seconds'
   const where = table.headers[index]
   const rows: Table['rows'] = []
-  const time: number[] = []
+  const time = new Float64Array(table.rows.length)
+  let n = 0
   const fromFirst = countsFromFirst(style)
   let origin = 0
   let last = -Infinity
@@ -45,14 +46,14 @@ export function readTimes(
   for (let i = 0; i < ordered.length; i++) {
     const moment = moments[i]
     // Times that ran before power-on count from the first row; every other style counts from power-on already.
-    const start = time.length > 0 ? origin : moment
+    const start = n > 0 ? origin : moment
     const at = fromFirst ? moment - start : moment
     const isOdd = !(at >= last && at >= 0 && at <= LONGEST_S) || isAlone(moments, i, last + (moment - at))
     if (!isOdd) {
       origin = start
       last = at
       rows.push(ordered[i])
-      time.push(at)
+      time[n++] = at
     } else
       problems.add(
         ordered[i].line,
@@ -75,7 +76,7 @@ export function readTimes(
     isHalfDay ? 'Hours go from 1 to 12 and on.' : '',
     fromItsEnd ? 'The newest row stands first; the table was read from its end.' : '',
   ].filter(Boolean)
-  return { rows, time: Float64Array.from(time), assumed, origin, style }
+  return { rows, time: n < time.length ? time.slice(0, n) : time, assumed, origin, style }
 }
 
 /** Whose hours go from 1 to 12. */
@@ -112,7 +113,9 @@ interface Moments {
 const worked = new WeakMap<Table['rows'], Moments & { index: number; style: TimeStyle }>()
 
 function workOut(rows: Table['rows'], index: number, style: TimeStyle): Moments {
-  const times = Float64Array.from(rows, ({ cells }) => readTime(style, cells[index] ?? ''))
+  // Not by `from`, which asks an iterator for each of a million.
+  const times = new Float64Array(rows.length)
+  for (let i = 0; i < rows.length; i++) times[i] = readTime(style, rows[i].cells[index] ?? '')
   if (style !== 'time-of-day') return { moments: times, isHalfDay: false }
   const saysHalf = rows.some(({ cells }) => /[ap]m/i.test(cells[index] ?? ''))
   const round = areOfHalfDay(times) && !saysHalf ? DAY_S / 2 : DAY_S

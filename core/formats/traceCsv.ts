@@ -16,7 +16,7 @@ import { readTables, type Progress, type Table } from './table'
 import { unguardCell } from './textCell'
 import { isCalendar } from './timeCell'
 import { readTimes } from './timeColumn'
-import { areShares, groupingOf, valueOf, type Grouping } from './valueCell'
+import { areShares, groupingOf, holdsCommas, valueOf, type Grouping } from './valueCell'
 
 /** A trace read from a file, with everything that was assumed or could not be read. */
 export interface TraceReadResult {
@@ -99,7 +99,7 @@ export function traceFromTable(
       else trace.temperatures[meaning.place] = column
       assumed.push(...assumedOf(meaning, rows, i, where), smallerUnitWords(meaning, table, i))
       if (grouping) assumed.push(`In ${quoted(where)}, ${GROUPING_WORDS[grouping]} group thousands.`)
-      if (!grouping && rows.some(({ cells }) => hasDecimalComma(cells[i] ?? ''))) decimalCommas = true
+      if (!grouping && hasDecimalCommas(rows, i)) decimalCommas = true
     }
     if (meaning.kind === 'note' && rows.some((r) => (r.cells[i] ?? '') !== ''))
       trace.notes = rows.map((r) => unguardCell(r.cells[i] ?? '').slice(0, NOTE_MAX))
@@ -130,8 +130,8 @@ const NOTE_MAX = 2000
 /** What people and programs write where nothing was read. */
 const NOT_READ = /^([-–—]+|\?+|n\/?a|nan|null|none)$/i
 const DECIMAL_COMMA = /^\s*-?\d+,\d/
-/** Nearly no cell of a long log has a comma: it is looked for first. */
-const hasDecimalComma = (cell: string): boolean => cell.includes(',') && DECIMAL_COMMA.test(cell)
+const hasDecimalCommas = (rows: Table['rows'], column: number): boolean =>
+  holdsCommas(rows, column) && rows.some(({ cells }) => DECIMAL_COMMA.test(cells[column] ?? ''))
 const GROUPING_WORDS = { ',': 'commas', '.': 'points' } as const
 
 /** What a column was taken for, where it may be meant otherwise. */
@@ -166,7 +166,13 @@ function readColumn(
   for (let i = 0; i < rows.length; i++) {
     const typed = rows[i].cells[index] ?? ''
     if (typed === '') continue
-    const cell = isPlain(typed) ? typed : unguardCell(typed.trim())
+    // Nearly every cell is a number as it stands.
+    const plain = isPlain(typed) ? valueOf(typed, meaning, grouping) : NaN
+    if (plain >= low && plain <= high) {
+      column[i] = plain
+      continue
+    }
+    const cell = unguardCell(typed.trim())
     if (cell === '' || NOT_READ.test(cell)) continue
     const value = valueOf(cell, meaning, grouping)
     if (value >= low && value <= high) column[i] = value

@@ -1,5 +1,5 @@
 import { channel, thousandthsOf } from '../trace/channels'
-import { decimal, isPlain } from '../trace/decimal'
+import { decimal, isPlain, shortNumber } from '../trace/decimal'
 import type { ColumnMeaning } from './columns'
 import type { Table } from './table'
 
@@ -23,6 +23,7 @@ const GROUPED = /^[+\-−]?[1-9]\d{0,2}(,\d{3})+(?![\d.,])/
  * "1,010" beside "998" or "998.5": who writes decimal commas, with three decimals, writes none of these.
  */
 export function groupingOf(rows: Table['rows'], column: number, meaning: ColumnMeaning): Grouping {
+  if (!holdsCommas(rows, column)) return ''
   const inThousandths = meaning.kind === 'channel' && Math.abs(meaning.divisor) === 1000
   let commas = 0
   let grouped = 0
@@ -43,12 +44,18 @@ export function groupingOf(rows: Table['rows'], column: number, meaning: ColumnM
   return inThousandths && commas > 0 && grouped === commas && beside && !tooLarge ? ',' : ''
 }
 
+/** Whether a comma stands anywhere in a column: in nearly none of a meter's file. */
+export const holdsCommas = (rows: Table['rows'], column: number): boolean =>
+  rows.some(({ cells }) => cells[column]?.includes(','))
+
 /**
  * The value of a cell, in the unit of what its column means: by the unit behind it where there is one, else by the
  * column's own. NaN where it is no number, or of another kind.
  * @example valueOf('1995 mA', { kind: 'channel', channel: 'current', divisor: 1 }, '') // 1.995
  */
 export function valueOf(cell: string, meaning: ColumnMeaning, grouping: Grouping): number {
+  const short = grouping === '' ? shortNumber(cell) : NaN
+  if (!Number.isNaN(short)) return inUnit(short, '', meaning)
   if (grouping === '' && isPlain(cell)) return inUnit(Number(cell), '', meaning)
   if (meaning.kind === 'channel' && meaning.channel === 'percent') {
     if (FULL.test(cell.trim())) return 100

@@ -45,6 +45,13 @@ export function leastOf(column: Float64Array): number {
   return least
 }
 
+/** Index of the highest value of a column that was read throughout, the earliest of equals; 0 where it is empty. */
+export function highestAt(column: Float64Array): number {
+  let top = 0
+  for (let i = 1; i < column.length; i++) if (column[i] > column[top]) top = i
+  return top
+}
+
 /** The same of the step between readings. */
 const known = new WeakMap<Float64Array, number>()
 

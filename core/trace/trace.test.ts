@@ -4,7 +4,7 @@ import { CHANNELS, columnTitle, thousandthsOf } from './channels'
 import { traceProblem } from './check'
 import { bounded, boundedOrNull, freeText, id, isMoment, isPlainKey, moment, optionalId } from './fields'
 import { placesProblem } from './places'
-import { leastOf, medianInterval, samplesOf, usualStep, valueAt } from './samples'
+import { highestAt, leastOf, medianInterval, samplesOf, usualStep, valueAt } from './samples'
 import {
   channelsOf,
   currentColumn,
@@ -196,6 +196,7 @@ describe('samples', () => {
     expect(samplesOf(column(0), undefined)).toEqual({ t: column(), v: column() })
     expect(leastOf(column(NaN, 3, -2, NaN, 4))).toBe(-2)
     expect(leastOf(column(NaN))).toBeNaN()
+    expect(highestAt(column(1, 3, 2, 3))).toBe(1)
   })
 
   it('have a value between two of them, on the straight line, and none outside', () => {
