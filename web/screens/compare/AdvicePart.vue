@@ -62,17 +62,27 @@ const ladderTable = () => [
       </div>
     </dl>
     <div class="asked">
-      <ThresholdField v-model="sharePercent" label="Enough is" suffix="% of the best" :low="1" :high="100" />
-      <FormPick v-model="ladderMinutes" label="after" :items="MINUTES" density="compact" />
-      <ThresholdField v-model="nightHours" label="A night has" suffix="h" :low="0.5" :high="24" />
-      <FormPick v-model="topUpMinutes" label="Before leaving" :items="MINUTES" density="compact" />
+      <InTurn :turn="1">
+        <ThresholdField
+          v-model="sharePercent"
+          label="Enough is"
+          suffix="% of the best"
+          :low="1"
+          :high="100"
+        />
+        <FormPick v-model="ladderMinutes" label="after" :items="MINUTES" density="compact" />
+        <ThresholdField v-model="nightHours" label="A night has" suffix="h" :low="0.5" :high="24" />
+        <FormPick v-model="topUpMinutes" label="Before leaving" :items="MINUTES" density="compact" />
+      </InTurn>
     </div>
-    <template v-if="odd.length">
-      <h2>Odd results</h2>
-      <ul data-testid="odd">
-        <li v-for="(o, i) in odd" :key="i">{{ oddWords(o, names) }}</li>
-      </ul>
-    </template>
+    <InTurn :turn="2">
+      <template v-if="odd.length">
+        <h2>Odd results</h2>
+        <ul data-testid="odd">
+          <li v-for="(o, i) in odd" :key="i">{{ oddWords(o, names) }}</li>
+        </ul>
+      </template>
+    </InTurn>
     <template v-if="isLadder && steps.length > 1">
       <div class="head">
         <h2>Watts against what they brought in {{ ladderMinutes }} min</h2>
@@ -80,7 +90,7 @@ const ladderTable = () => [
       </div>
       <div class="ladder">
         <div class="picture">
-          <InTurn :turn="2">
+          <InTurn :turn="4">
             <LadderChart
               :points="points"
               :foreseen="pale"
@@ -119,7 +129,7 @@ const ladderTable = () => [
         </table>
       </div>
     </template>
-    <InTurn :turn="1">
+    <InTurn :turn="3">
       <template v-if="foreseen.length">
         <h2>Not tested: forecast</h2>
         <p class="quiet">
