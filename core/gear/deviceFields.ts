@@ -1,5 +1,6 @@
 import { array, mixed, number, object, type AnySchema, type InferType } from 'yup'
 import { id } from '../trace/fields'
+import { grouped } from '../trace/decimal'
 import { neededNumber, optionalNumber } from '../trace/typedNumber'
 import { correctionsField, name, positive, rangeField, text } from './fields'
 
@@ -42,7 +43,7 @@ export const DEVICE_FIELDS = {
   software: { schema: text(80), label: 'Software version', input: 'text' },
   /** Capacity as the maker prints it: either mAh (with nominal volts) or Wh. */
   capacityMah: {
-    schema: positive('Capacity', 100_000, ' mAh'),
+    schema: positive('Capacity', 100_000, ' mAh', grouped),
     label: 'Capacity',
     input: 'number',
     unit: 'mAh',

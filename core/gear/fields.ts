@@ -14,8 +14,8 @@ export interface RatingCorrection {
 }
 
 /** A rating that may be unknown; what is known of it lies above zero. */
-export const positive = (label: string, high: number, unit = '') =>
-  optionalNumber(label, 0, high, unit).test(
+export const positive = (label: string, high: number, unit = '', read = decimal) =>
+  optionalNumber(label, 0, high, unit, read).test(
     'positive',
     `${label} must be more than 0.`,
     (v) => v === null || v === undefined || v > 0,

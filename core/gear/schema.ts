@@ -1,5 +1,6 @@
 import { array, boolean, mixed, object, type ObjectSchema } from 'yup'
 import { id, isBetween, moment, optionalId } from '../trace/fields'
+import { grouped } from '../trace/decimal'
 import { optionalNumber } from '../trace/typedNumber'
 import { parseOffers } from './offers'
 import { correctionsField, name, neededPositive, positive, text } from './fields'
@@ -82,8 +83,8 @@ export const sourceSchema: ObjectSchema<Source> = object({
   efficiencyPercent: positive('Efficiency', 100, ' %'),
   drawsW: optionalNumber('Own draw', 0, 500, ' W'),
   fedFromId: optionalId(),
-  price: optionalNumber('Price', 0, 100_000),
-  weightG: optionalNumber('Weight', 0, 50_000, ' g'),
+  price: optionalNumber('Price', 0, 100_000, '', grouped),
+  weightG: optionalNumber('Weight', 0, 50_000, ' g', grouped),
   size: text(80),
   owned: boolean().defined().default(true),
   inBox: boolean().defined().default(false),
@@ -104,7 +105,7 @@ export const cableSchema: ObjectSchema<Cable> = object({
   family: text(80),
   familyAmps: positive('Amperes for its family', 20, ' A'),
   dataRating: text(80),
-  price: optionalNumber('Price', 0, 100_000),
+  price: optionalNumber('Price', 0, 100_000, '', grouped),
   owned: boolean().defined().default(true),
   corrections: correctionsField(),
 })

@@ -63,6 +63,12 @@ describe('the form of a device', () => {
     expect(ofDevice({ [field]: 'much' })[field]).toMatch(/must be a number/)
   })
 
+  it('reads thousands as boxes print them', () => {
+    expect(deviceSchema.cast({ ...device, capacityMah: '4,200' } as never).capacityMah).toBe(4200)
+    const { price, weightG } = sourceSchema.cast({ ...source, price: '1,299', weightG: '1.200' } as never)
+    expect([price, weightG]).toEqual([1299, 1200])
+  })
+
   it('takes 0 as the least it charges from, and bounds that too', () => {
     expect(ofDevice({ minWatts: 0, minVolts: 0 })).toEqual({})
     const odd = ofDevice({ minWatts: 241, minVolts: 49, healthPercent: 121, realUseFactor: 1.1 })

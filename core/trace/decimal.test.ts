@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { decimal, shortNumber } from './decimal'
+import { decimal, grouped, shortNumber } from './decimal'
 
 it.each([
   ['3.5', 3.5],
@@ -41,3 +41,24 @@ it.each(['', '-', '.', '-.', '1.2.3', '1-', '1e3', '+1', '0x1', ' 1', '1/', '1:'
   'leaves %j to another',
   (text) => expect(shortNumber(text)).toBeNaN(),
 )
+
+// As boxes and displays print them: 4,200 mAh, 1,250 mAh after an hour.
+it.each([
+  ['4200', 4200],
+  ['4,200', 4200],
+  ['4.200', 4200],
+  [' 20 000 ', 20_000],
+  ['20\u202f000', 20_000],
+  ["1'250", 1250],
+  ['−1,250', -1250],
+  ['1,250.5', 1250.5],
+  ['1.250,5', 1250.5],
+  ['1,234,567', 1_234_567],
+  ['0,415', 0.415],
+  ['12,5', 12.5],
+  ['1250,125', 1250.125],
+  ['1,2345', 1.2345],
+  ['1,250,5', NaN],
+  ['1,25,000', NaN],
+  ['much', NaN],
+])('reads %j with its thousands as %d', (text, value) => expect(grouped(text)).toBe(value))

@@ -11,6 +11,20 @@ export function decimal(text: string): number {
   return /^[+-]?(\d+(\.\d*)?|\.\d+)(e[+-]?\d+)?$/i.test(plain) ? Number(plain) : NaN
 }
 
+/** A group of thousands and those that follow, apart by one sign; behind them tenths, after another. */
+const GROUPED = /^[+\-−]?[1-9]\d{0,2}([.,'’ \u00a0\u2009\u202f])\d{3}(?:\1\d{3})*(?:(?!\1)[.,]\d+)?$/
+
+/**
+ * The same of a unit so small that nobody writes three decimals of it, as mAh or g: "4,200" is four thousand and more. In
+ * volts or watts it would be a little over four.
+ * @example grouped('4,200') // 4200
+ * @example grouped('12,5') // 12.5
+ */
+export function grouped(text: string): number {
+  const [, sign] = GROUPED.exec(text.trim()) ?? []
+  return decimal(sign === undefined ? text : text.trim().replaceAll(sign, ''))
+}
+
 /** So many digits are a whole number below 2⁵³. */
 const EXACT_DIGITS = 15
 const POWERS = Array.from({ length: EXACT_DIGITS + 1 }, (_, i) => 10 ** i)

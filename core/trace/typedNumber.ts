@@ -6,12 +6,13 @@ import { decimal } from './decimal'
  * anything that is no number is refused in words that name it.
  * @param label what it is, as a sentence begins: "The start level"
  * @param unit as it stands behind a figure, its space included: " %"
+ * @param read how the text is read: `grouped` of units so small that thousands are usual
  */
-export const typedNumber = (label: string, low: number, high: number, unit = '') =>
+export const typedNumber = (label: string, low: number, high: number, unit = '', read = decimal) =>
   number()
     .transform((value: unknown, original: unknown) => {
       if (typeof original !== 'string') return value
-      return original.trim() === '' ? undefined : decimal(original)
+      return original.trim() === '' ? undefined : read(original)
     })
     .typeError(`${label} must be a number.`)
     .min(low, `${label} must be at least ${written(low)}${unit}.`)
@@ -24,8 +25,8 @@ export const neededNumber = (label: string, low: number, high: number, unit = ''
   typedNumber(label, low, high, unit).required(`Give ${label.charAt(0).toLowerCase()}${label.slice(1)}.`)
 
 /** The same where it may be unknown: empty is null, never zero. */
-export const optionalNumber = (label: string, low: number, high: number, unit = '') =>
-  typedNumber(label, low, high, unit)
+export const optionalNumber = (label: string, low: number, high: number, unit = '', read = decimal) =>
+  typedNumber(label, low, high, unit, read)
     .nullable()
     .transform((value: unknown) => value ?? null)
     .defined()
