@@ -19,6 +19,8 @@ const STEADY_SHARE = 0.1
 export interface LoadSplit extends LoadPhase {
   sourceW: number
   batteryW: number
+  /** Whether the battery's watts were read, or worked out of its level. */
+  batteryFrom: 'readings' | 'level'
   /** What the device used, losses counted with it; NaN where it cannot be told, with the reason. */
   systemW: number
   reason?: string
@@ -62,26 +64,29 @@ export function loadSplit(trace: Trace, events: readonly TraceEvent[], usableWh:
   })
 }
 
-type Split = Pick<LoadSplit, 'sourceW' | 'batteryW' | 'systemW' | 'reason'>
+type Split = Pick<LoadSplit, 'sourceW' | 'batteryW' | 'batteryFrom' | 'systemW' | 'reason'>
 
 function splitOf(source: Samples, battery: Samples, levelW: () => number): Split {
   if (battery.v.length === 0) {
     const [sourceW, batteryW] = [meanOf(source.v), levelW()]
-    return { sourceW, batteryW, systemW: sourceW - batteryW }
+    return { sourceW, batteryW, batteryFrom: 'level', systemW: sourceW - batteryW }
   }
+  const batteryFrom = 'readings'
   const pairs = Array.from(
     battery.t,
     (at, i) => [nearest(source, at, TOGETHER_S), battery.v[i]] as const,
   ).filter(([w]) => !Number.isNaN(w))
   if (pairs.length > 0) {
     const [sourceW, batteryW] = [meanOf(pairs.map(([w]) => w)), meanOf(pairs.map(([, w]) => w))]
-    return { sourceW, batteryW, systemW: sourceW - batteryW }
+    return { sourceW, batteryW, batteryFrom, systemW: sourceW - batteryW }
   }
   const [sourceW, batteryW] = [meanOf(source.v), meanOf(battery.v)]
-  if (steady(source.v) && steady(battery.v)) return { sourceW, batteryW, systemW: sourceW - batteryW }
+  if (steady(source.v) && steady(battery.v))
+    return { sourceW, batteryW, batteryFrom, systemW: sourceW - batteryW }
   return {
     sourceW,
     batteryW,
+    batteryFrom,
     systemW: NaN,
     reason: source.v.length
       ? 'Source and battery were read more than 10 s apart while the load changed.'

@@ -12,12 +12,27 @@ it.each([
   ['Benchmark score: queue 12 lower', 'queue', 12, '', 'lower'],
   ['Benchmark score: frames 59.9 fps (higher is better)', 'frames', 59.9, 'fps', 'higher'],
   ['Benchmark score: 88', '', 88, '', 'higher'],
+  // Names have numbers too, and displays group thousands.
+  ['Benchmark score: Harbour 3 single 1,234', 'Harbour 3 single', 1234, '', 'higher'],
+  ['Benchmark score: Harbour 3: 1,234,567 pts', 'Harbour 3', 1_234_567, 'pts', 'higher'],
+  ['Benchmark score: tiles = 41.25 fps at 1080p', 'tiles', 41.25, 'fps', 'higher'],
+  ['Benchmark score: v2 tiles 3.142', 'v2 tiles', 3.142, '', 'higher'],
+  ['Benchmark score: build 12,345s', 'build', 12.345, 's', 'lower'],
+  ['Benchmark score: 12\u202f345 points', '', 12_345, 'points', 'higher'],
+  ['Benchmark score: pace 2 (lower is better)', 'pace', 2, '', 'lower'],
 ])('reads %s', (text, name, value, unit, better) => {
   expect(scoreIn(noted(text))).toEqual({ t: 0, name, value, unit, better })
 })
 
 it('passes over what holds no number, and other events', () => {
-  expect(scoresOf([noted('Benchmark score: crashed'), { t: 1, kind: 'own', text: 'charts 4 s' }])).toEqual([])
+  expect(
+    scoresOf([
+      noted('Benchmark score: crashed'),
+      noted('Benchmark score: v2'),
+      noted('x 1,2,3'),
+      { t: 1, kind: 'own', text: 'charts 4 s' },
+    ]),
+  ).toEqual([])
 })
 
 it('brings results of one benchmark together, with their spread', () => {

@@ -65,6 +65,12 @@ describe('single runs against one another', () => {
     expect(() => compareTraces([slow, fast], { baseline: 7 })).toThrow(/none of the runs/)
   })
 
+  it('sees no lead in having started higher', () => {
+    const drains = run([0, 60], [10, 59], [30, 57], [60, 55])
+    const charges = run([0, 40], [10, 46], [30, 58], [60, 76])
+    expect(compareTraces([drains, charges], { baseline: 0 }).leadChanges).toEqual([])
+  })
+
   it('names a lead that turned', () => {
     const sprinter = run([0, 10], [5, 25], [10, 30], [30, 40], [60, 50])
     const steady = run([0, 10], [5, 15], [10, 25], [30, 60], [60, 90])

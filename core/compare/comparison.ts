@@ -111,7 +111,7 @@ export function compareTraces(traces: readonly Trace[], options: CompareOptions 
     leadChanges: leadChanges(
       levels.map(({ atS, runs }) => ({
         atS,
-        percents: runs.map((r) => r.percent),
+        gains: runs.map((r) => r.gain),
         uncertainties: runs.map((r) => r.uncertainty),
         ceilings: runs.map((r) => r.ceiling),
       })),

@@ -3,7 +3,7 @@ import { traceFromReadings } from '../trace/trace'
 import { analyse } from '../analysis/analyse'
 import { fromCommonLevel, fromPowerOn, onAlignedClock } from './align'
 import { isEnoughOvernight, ladder, pricePerMinute } from './ladder'
-import { leadChanges, type LevelsAt } from './leads'
+import { leadChanges, type GainsAt } from './leads'
 
 const rising = (from: number, perMinute: number) =>
   traceFromReadings(
@@ -37,10 +37,10 @@ it('counts times and gains from where the aligned clocks begin', () => {
 })
 
 it('tells where a lead turns, and where it vanishes near the ceiling', () => {
-  const at = (minute: number, percents: number[], ceilings = percents.map((p) => p >= 95)): LevelsAt => ({
+  const at = (minute: number, gains: number[], ceilings = gains.map((p) => p >= 95)): GainsAt => ({
     atS: minute * 60,
-    percents,
-    uncertainties: percents.map(() => 0.41),
+    gains,
+    uncertainties: gains.map(() => 0.41),
     ceilings,
   })
   // Ahead by 6, level, behind by 5: the lead went, and then came to the other.

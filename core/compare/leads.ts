@@ -8,10 +8,10 @@ export interface LeadChange {
   toS: number
 }
 
-/** The levels of several runs at one moment, points; NaN where unknown. */
-export interface LevelsAt {
+/** What several runs had gained at one moment, points; NaN where unknown. Who started higher leads nothing by that. */
+export interface GainsAt {
   atS: number
-  percents: readonly number[]
+  gains: readonly number[]
   /** Standard uncertainty of each, points. */
   uncertainties: readonly number[]
   /** Near the ceiling a lead says nothing. */
@@ -19,25 +19,25 @@ export interface LevelsAt {
 }
 
 /** Points by which a leader must lead: twice the uncertainty of the difference. */
-function leaderOf({ percents, uncertainties, ceilings }: LevelsAt): number | null {
-  const known = percents
-    .flatMap((p, i) => (Number.isNaN(p) ? [] : [i]))
-    .sort((i, j) => percents[j] - percents[i])
+function leaderOf({ gains, uncertainties, ceilings }: GainsAt): number | null {
+  const known = gains
+    .flatMap((gain, i) => (Number.isNaN(gain) ? [] : [i]))
+    .sort((i, j) => gains[j] - gains[i])
   if (known.length < 2) return null
   const [first, second] = known
   const limit = 2 * Math.hypot(uncertainties[first], uncertainties[second])
-  return ceilings[first] || percents[first] - percents[second] <= limit ? null : first
+  return ceilings[first] || gains[first] - gains[second] <= limit ? null : first
 }
 
 /**
  * Where the leader at an early mark is not the leader at a later one, or its lead shrinks to nothing and nobody takes it
  * over, in the order of time. A moment at which nobody can be told to lead lies between two leaders, and is none itself.
  */
-export function leadChanges(marks: readonly LevelsAt[]): LeadChange[] {
+export function leadChanges(marks: readonly GainsAt[]): LeadChange[] {
   const changes: LeadChange[] = []
   let last: { leader: number; atS: number; goneS: number | null } | undefined
   for (const mark of [...marks].sort((a, b) => a.atS - b.atS)) {
-    if (mark.percents.filter((p) => !Number.isNaN(p)).length < 2) continue
+    if (mark.gains.filter((gain) => !Number.isNaN(gain)).length < 2) continue
     const leader = leaderOf(mark)
     if (leader === null) {
       if (last) last.goneS ??= mark.atS

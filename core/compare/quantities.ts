@@ -1,6 +1,8 @@
 import type { Analysis } from '../analysis/analyse'
+import type { LoadSplit } from '../analysis/load'
 import { DEFAULT_MARKS } from '../analysis/marks'
 import { DEFAULT_MILESTONES } from '../analysis/milestones'
+import type { Score } from '../analysis/scores'
 import { TIME_WORTH_NOTICING, type WorthNoticing } from './verdict'
 
 /** One run as it is compared: its figures, and what its device makes of them. */
@@ -10,9 +12,16 @@ export interface Side {
   usableWh: number
   /** Hours of use that a point gives; NaN where it is not known. */
   hoursPerPoint: number
+  /** What was noted under a load, where there was one. */
+  load?: { phases: readonly LoadSplit[]; scores: readonly Score[] }
+}
+/** One figure with its standard uncertainty; NaN where there is none. */
+export interface Single {
+  value: number
+  uncertainty: number
 }
 
-export const QUANTITY_GROUPS = ['times', 'levels', 'energy', 'power', 'heat'] as const
+export const QUANTITY_GROUPS = ['times', 'levels', 'energy', 'power', 'heat', 'load'] as const
 export type QuantityGroup = (typeof QUANTITY_GROUPS)[number]
 
 /** A figure by which set-ups are compared. */
@@ -21,22 +30,26 @@ export interface Quantity {
   group: QuantityGroup
   /** As a column is headed. */
   label: string
-  /** Times in s, percent, points, Wh, W, °C, h, shares 0–1. */
-  kind: 'time' | 'percent' | 'points' | 'wh' | 'watts' | 'celsius' | 'hours' | 'share'
+  /** Times in s, percent, points, Wh, W, °C, h, shares 0–1; a benchmark's score in its own unit. */
+  kind: 'time' | 'percent' | 'points' | 'wh' | 'watts' | 'celsius' | 'hours' | 'share' | 'score'
+  /** Of a score. */
+  unit?: string
   better: 'lower' | 'higher'
   worthNoticing: WorthNoticing
   /** The figure of one run with its standard uncertainty; NaN where it has none. */
-  figure: (side: Side) => { value: number; uncertainty: number }
+  figure: (side: Side) => Single
+  /** Where one run may have several. */
+  figures?: (side: Side) => readonly Single[]
 }
 
-const NONE = { value: NaN, uncertainty: NaN }
+export const NONE: Single = { value: NaN, uncertainty: NaN }
 /** A meter or thermometer that states no accuracy is taken to be so good: 1 % of watts and Wh, half a degree. */
 const USUAL_SHARE_U = 0.01
 const USUAL_CELSIUS_U = 0.5
 const POINTS_WORTH = { atLeast: 2, share: 0 }
-const SHARE_WORTH = { atLeast: 0, share: 0.05 }
+export const SHARE_WORTH = { atLeast: 0, share: 0.05 }
 
-const orUsual = (uncertainty: number, value: number) =>
+export const orUsual = (uncertainty: number, value: number) =>
   Number.isNaN(uncertainty) ? USUAL_SHARE_U * Math.abs(value) : uncertainty
 
 const times = [...DEFAULT_MILESTONES].map((percent): Quantity => ({

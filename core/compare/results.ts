@@ -7,13 +7,14 @@ import {
   moderated,
   pooled,
   verdict,
+  type Figures,
   type Repeatability,
   type VerdictWord,
 } from './verdict'
 
 /** One figure of one set-up, its repeats pooled, against the baseline's. In the quantity's unit. */
 export interface Result {
-  /** How many of its runs have the figure. */
+  /** How many of its runs have the figure; of what is read several times in a run, how many readings there are. */
   runs: number
   /** NaN where none has. */
   value: number
@@ -28,6 +29,10 @@ export interface Result {
   against: TimeDifference | null
 }
 
+/** A quantity of one set-up, its repeats together. */
+export const figuresOf = (sides: readonly Side[], { figure, figures }: Quantity): Figures =>
+  pooled(sides.flatMap((side) => figures?.(side) ?? [figure(side)]))
+
 /**
  * A quantity of every set-up against the baseline's, by the place of the set-up in the list.
  *
@@ -40,7 +45,7 @@ export function resultsOf(
   quantity: Quantity,
   prior: Repeatability = ASSUMED_REPEATABILITY,
 ): Result[] {
-  const figures = setups.map((runs) => pooled(runs.map(quantity.figure)))
+  const figures = setups.map((sides) => figuresOf(sides, quantity))
   const s = moderated(
     figures.filter(({ values }) => values.length),
     prior,

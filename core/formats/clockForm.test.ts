@@ -5,6 +5,7 @@ import {
   clockField,
   eventSchema,
   forgottenSchema,
+  newEventSchema,
   powerOnSchema,
   readingTimeSchema,
   stretchSchema,
@@ -15,7 +16,10 @@ const why = 'read off the film'
 it('a moment that a form shows is the moment it stores, to the thousandth', () => {
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 24 * 3_600_000 }), (ms) => {
-      const event = eventSchema(24 * 3600).validateSync({ time: exactClock(ms / 1000), text: 'Cable moved' })
+      const event = eventSchema(24 * 3600, 'cable').validateSync({
+        time: exactClock(ms / 1000),
+        text: 'Cable moved',
+      })
       expect(event.time).toBeCloseTo(ms / 1000, 9)
     }),
   )
@@ -34,11 +38,11 @@ it('a reading stays between its neighbours, and the words say between which', ()
 })
 
 it('an event lies within the run and the hour after it; a forgotten reading says something', () => {
-  expect(() => eventSchema(60).validateSync({ time: '1:01:01', text: 'Cable moved' })).toThrow(
+  expect(() => eventSchema(60, 'own').validateSync({ time: '1:01:01', text: 'Cable moved' })).toThrow(
     'within the run',
   )
-  expect(eventSchema(60).validateSync({ time: '1:01:00', text: 'Cable moved' }).time).toBe(3660)
-  expect(() => eventSchema(60).validateSync({ time: '0:01:00', text: ' ' })).toThrow('a word or two')
+  expect(eventSchema(60, 'own').validateSync({ time: '1:01:00', text: 'Cable moved' }).time).toBe(3660)
+  expect(() => eventSchema(60, 'own').validateSync({ time: '0:01:00', text: ' ' })).toThrow('a word or two')
   const forgotten = forgottenSchema(600)
   expect(forgotten.validateSync({ time: '0:05:00', percent: '12', why })).toMatchObject({
     time: 300,
@@ -86,4 +90,18 @@ it('what is forgotten is told by its own name, within its own bounds and the run
   expect(() => forgotten.validateSync({ time: '1:10:01', percent: '12', why })).toThrow('within the run')
   expect(() => forgotten.validateSync({ time: '0:05:00', percent: '12', why: '' })).toThrow('Say why')
   expect(() => forgotten.validateSync({ time: '0:05:00', voltage: '-1000', why })).toThrow(/V\b/)
+})
+
+it('what happened is noted afterwards, with the words its kind asks for, and a benchmark with its number', () => {
+  const late = newEventSchema(600)
+  const at = { time: '0:05:00' }
+  expect(late.validateSync({ ...at, kind: 'cable', words: '' })).toMatchObject({ kind: 'cable', time: 300 })
+  expect(late.validateSync({ ...at, kind: 'load-start', words: ' Plotting ' }).words).toBe('Plotting')
+  expect(() => late.validateSync({ ...at, kind: 'load-start', words: ' ' })).toThrow('a word or two')
+  expect(() => late.validateSync({ ...at, kind: 'kettle', words: 'boils' })).toThrow()
+  expect(late.validateSync({ ...at, kind: 'score', words: 'Deck plans 1,234' }).words).toBe(
+    'Deck plans 1,234',
+  )
+  expect(() => late.validateSync({ ...at, kind: 'score', words: 'Deck plans' })).toThrow('no number in it')
+  expect(() => eventSchema(600, 'score').validateSync({ ...at, text: 'crashed' })).toThrow('no number in it')
 })

@@ -2,6 +2,8 @@ import { LONGEST_S } from '../trace/bounds'
 import { number, object, string } from 'yup'
 import { CHANNELS, channel, type Channel } from '../trace/channels'
 import { typedNumber } from '../trace/typedNumber'
+import { askedWords, eventText } from '../bench/eventWords'
+import { EVENTS } from '../protocol/events'
 import { exactClock } from '../words/figures'
 import { parseClock } from './timeCell'
 
@@ -51,11 +53,21 @@ export const goesOnSchema = (lowS: number) =>
     `Write the time like 1:00:00, from ${exactClock(lowS)} on, where the first one ends.`,
   )
 
-/** An event as it is put right: its time as a clock shows it, and what happened. */
-export const eventSchema = (durationS: number) =>
+const withinRun = (durationS: number) =>
+  clockBetween(0, durationS + AFTERWARDS_S, 'Write the time like 0:12:30, within the run.')
+
+/** An event of a kind as it is put right: its time as a clock shows it, and what happened. */
+export const eventSchema = (durationS: number, kind: string) =>
+  object({ time: withinRun(durationS), text: eventText(kind, 160) })
+
+/** An event that is noted afterwards: what, when, and in words what its kind asks for. */
+export const newEventSchema = (durationS: number) =>
   object({
-    time: clockBetween(0, durationS + AFTERWARDS_S, 'Write the time like 0:12:30, within the run.'),
-    text: string().trim().required('Say it in a word or two.').max(160),
+    kind: string()
+      .oneOf(EVENTS.map(({ kind }) => kind))
+      .required(),
+    time: withinRun(durationS),
+    words: string().when('kind', ([kind]) => askedWords(String(kind))),
   })
 
 /** The time of a reading as it is put right, between those of its neighbours (s; Infinity for the last). */
@@ -74,7 +86,7 @@ export const readingTimeSchema = (lowS: number, highS: number) =>
 /** A reading that was forgotten: when, what was read, and why it comes only now. */
 export const forgottenSchema = (durationS: number) =>
   object({
-    time: clockBetween(0, durationS + AFTERWARDS_S, 'Write the time like 0:12:30, within the run.'),
+    time: withinRun(durationS),
     ...(Object.fromEntries(
       CHANNELS.map((c) => [c, typedNumber(channel(c).label, ...channel(c).bounds, ` ${channel(c).unit}`)]),
     ) as Record<Channel, ReturnType<typeof typedNumber>>),
@@ -83,7 +95,7 @@ export const forgottenSchema = (durationS: number) =>
 
 /** A stretch of a run, by its ends, and why it is left out. */
 export const stretchSchema = (durationS: number) => {
-  const end = () => clockBetween(0, durationS + AFTERWARDS_S, 'Write the time like 0:12:30, within the run.')
+  const end = () => withinRun(durationS)
   return object({
     from: end(),
     to: end().when('from', ([from], field) =>

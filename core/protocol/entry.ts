@@ -1,7 +1,7 @@
 import { boolean, object, string } from 'yup'
 import { TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { CHANNELS, channel, type Channel } from '../trace/channels'
-import { decimal } from '../trace/decimal'
+import { grouped } from '../trace/decimal'
 import { neededNumber, typedNumber } from '../trace/typedNumber'
 
 /** Channels whose label does not say what was typed. */
@@ -21,7 +21,7 @@ export const entrySchema = object(
 
 /** Counters count charge in thousandths, as meters show it: what is typed as mAh is kept in Ah. */
 export function fromMeterUnits(typed: Partial<Record<Channel, string>>): Partial<Record<Channel, string>> {
-  const milliampHours = decimal(typed.counterAh ?? '')
+  const milliampHours = grouped(typed.counterAh ?? '')
   return Number.isNaN(milliampHours) ? typed : { ...typed, counterAh: String(milliampHours / 1000) }
 }
 
@@ -47,10 +47,6 @@ export const stopSchema = object({
     }),
   spoilt: boolean().required(),
 })
-
-/** What is said of something that happened, or why something was changed: a word or two at least. */
-export const wordsSchema = (missing: string, longest: number) =>
-  object({ words: string().trim().required(missing).max(longest) })
 
 /** A temperature as typed, °C. */
 export const degreesSchema = neededNumber('Degrees', ...TEMPERATURE_BOUNDS, ' °C')

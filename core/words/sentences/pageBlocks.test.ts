@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { ASSUMED_REPEATABILITY } from '../../compare/verdict'
 import { GOALS } from '../../compare/ranking'
-import { quantityOf } from '../../compare/quantities'
+import { quantityOf, type Quantity } from '../../compare/quantities'
 import type { Result } from '../../compare/results'
 import { MADE, type Told } from './pageBlocks'
 
@@ -39,12 +39,24 @@ const told: Told = {
     },
   ],
   hottest: { quantity: quantityOf('hottest'), results: [result({ value: NaN }), result({ value: 41.5, spread: 1, verdict: 'cannot-tell' })] },
+  load: { sentences: [], figures: [] },
   purposes: [{ purpose: 'Enough over a night of 8 h', answer: 'Bollard 5' }],
   parts: [],
   grid: { head: ['Source'], rows: [] },
   odd: [],
   doubts: { differing: [], unknown: [], accepted: [], repeatPercent: 2, assumed: true, worthS: 300 },
 } // prettier-ignore
+const tiles: Quantity = {
+  ...quantityOf('held'),
+  key: 'tiles',
+  label: 'Deck plans',
+  kind: 'score',
+  unit: 'points',
+}
+const scores = [
+  result({ value: 1208, spread: 26, verdict: 'baseline' }),
+  result({ value: 10.25, spread: 0.2, atLeast: 9.5 }),
+]
 const plain = (text: unknown) => JSON.stringify(text).replaceAll('\u00a0', ' ')
 
 describe('blocks of a write-up', () => {
@@ -110,9 +122,29 @@ describe('blocks of a write-up', () => {
     expect(MADE.saved({ ...told, baseAt: 1 }).table?.rows.map(([name]) => name)).toEqual(['Bollard 5'])
   })
 
+  it('tell what was measured under load, scores to three digits', () => {
+    const load = {
+      sentences: ['Deck plans: Bollard 5 leads.'],
+      figures: [{ quantity: tiles, results: scores }],
+    }
+    const made = MADE.load({ ...told, load })!
+    expect(made.paragraphs).toEqual(load.sentences)
+    expect(plain(made.table)).toBe(
+      plain({
+        caption: 'Against Bollard 5, as means',
+        head: ['Set-up', 'Deck plans'],
+        rows: [
+          ['Bollard 5', '1208 points ± 26 points (baseline)'],
+          ['Hawser 20', '10.3 points ± 0.2 points (clear, at least 9.5 points)'],
+        ],
+      }),
+    )
+  })
+
   it('have a heading each of their own, and by every picture its words and a table with a caption', () => {
     const panels = [...told.panels, ...told.panels]
-    const whole = { ...told, panels, parts: [['Hawser 20', 'hold']], grid: { head: ['Source'], rows: [['Hawser 20']] }, odd: ['One is odd.'], methods: [{ device: 'Skerry P5', source: 'Hawser 20', day: '2026-03-02' } as Told['methods'][number]] }
+    const load = { sentences: ['Deck plans: Hawser 20 leads.'], figures: [{ quantity: tiles, results: scores }] }
+    const whole = { ...told, panels, load, parts: [['Hawser 20', 'hold']], grid: { head: ['Source'], rows: [['Hawser 20']] }, odd: ['One is odd.'], methods: [{ device: 'Skerry P5', source: 'Hawser 20', day: '2026-03-02' } as Told['methods'][number]] }
     const made = Object.values(MADE).flatMap((make) => make(whole) ?? [])
     expect(made).toHaveLength(Object.keys(MADE).length)
     expect(new Set(made.map((m) => m.heading)).size).toBe(made.length)
@@ -133,7 +165,12 @@ describe('blocks of a write-up', () => {
   }) // prettier-ignore
 
   it('say nothing where there is nothing to say', () => {
-    expect([MADE.parts(told), MADE.grid(told), MADE.odd(told)]).toEqual([null, null, null])
+    expect([MADE.parts(told), MADE.grid(told), MADE.odd(told), MADE.load(told)]).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ])
     expect(MADE.heat({ ...told, hottest: { ...told.hottest, results: [result({ value: NaN })] } })).toBeNull()
     expect(plain(MADE.heat(told)?.table?.rows)).toBe(plain([['Hawser 20', '41.5 °C ± 1.0 °C']]))
     expect(MADE.parts({ ...told, parts: [['Hawser 20', 'hold']] })?.table?.rows).toHaveLength(1)

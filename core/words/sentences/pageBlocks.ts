@@ -29,6 +29,11 @@ export interface Told {
   baseAt: number
   times: readonly { quantity: Quantity; results: readonly Result[] }[]
   hottest: { quantity: Quantity; results: readonly Result[] }
+  /** What was measured under load, and what benchmarks say of it. */
+  load: {
+    sentences: readonly string[]
+    figures: readonly { quantity: Quantity; results: readonly Result[] }[]
+  }
   purposes: readonly { purpose: string; answer: string }[]
   /** Rows of {@link PART_HEAD}, each with its set-up before it. */
   parts: readonly (readonly string[])[]
@@ -57,6 +62,12 @@ const barTable = (bars: readonly PageBar[], caption: string, head: string): Page
   head: ['Set-up', head],
   rows: bars.map((b) => [b.name, b.said]),
 })
+/** Figures of one set-up, each with the verdict on it. */
+const judged = (columns: Told['times'], i: number): string[] =>
+  columns.map(({ quantity, results }) => {
+    const { figure, verdict } = resultWords(quantity, results[i])
+    return verdict ? `${figure} (${verdict})` : figure
+  })
 const LEVEL = { unit: '%', max: 100 }
 
 /** Blocks by their kind; null where there is nothing to say. */
@@ -114,14 +125,7 @@ export const MADE = {
       table: {
         caption: `Against ${names[baseAt] ?? ''}, with twice the standard uncertainty`,
         head: ['Set-up', 'Runs', ...times.map((t) => t.quantity.label)],
-        rows: names.map((name, i) => [
-          name,
-          String(runCounts[i]),
-          ...times.map(({ quantity, results }) => {
-            const { figure, verdict } = resultWords(quantity, results[i])
-            return verdict ? `${figure} (${verdict})` : figure
-          }),
-        ]),
+        rows: names.map((name, i) => [name, String(runCounts[i]), ...judged(times, i)]),
       },
     }),
   saved: ({ names, baseAt, times }: Told): Made =>
@@ -158,6 +162,16 @@ export const MADE = {
           ['What was seen where somebody looked, else what the two should agree on.'],
           { table: { caption: 'By source and device', ...grid } },
         ),
+  load: ({ load: { sentences, figures }, names, baseAt }: Told): Made | null =>
+    figures.length === 0
+      ? null
+      : block('Under load', sentences, {
+          table: {
+            caption: `Against ${names[baseAt] ?? ''}, as means`,
+            head: ['Set-up', ...figures.map(({ quantity: { label } }) => label)],
+            rows: names.map((name, i) => [name, ...judged(figures, i)]),
+          },
+        }),
   heat: ({ hottest: { quantity, results }, names }: Told): Made | null => {
     const bars = results
       .map((r, i) => ({

@@ -9,12 +9,22 @@ const GROUPS: Record<QuantityGroup, string> = {
   energy: 'Energy',
   power: 'Power',
   heat: 'Heat',
+  load: 'Under load',
 }
 /** What a group of figures is called. */
 export const groupTab = (group: QuantityGroup): string => GROUPS[group]
 
+type Kind = Pick<Quantity, 'kind' | 'unit'>
+
+/** Digits behind the point of a score, so that three of it are told. */
+export const scoreDigits = (value: number): number =>
+  Math.abs(value) >= 100 ? 0 : Math.abs(value) >= 10 ? 1 : 2
+
 /** How each kind of figure is written: digits, unit, and what it is multiplied by. */
-const WRITTEN: Record<Exclude<Quantity['kind'], 'time'>, [digits: number, unit: string, times: number]> = {
+const WRITTEN: Record<
+  Exclude<Quantity['kind'], 'time' | 'score'>,
+  [digits: number, unit: string, times: number]
+> = {
   percent: [1, '%', 1],
   points: [1, '', 1],
   wh: [2, 'Wh', 1],
@@ -23,8 +33,10 @@ const WRITTEN: Record<Exclude<Quantity['kind'], 'time'>, [digits: number, unit: 
   hours: [1, 'h', 1],
   share: [0, '%', 100],
 }
-const said = (kind: Quantity['kind'], value: number, write = figure): string => {
+const said = ({ kind, unit: own = '' }: Kind, value: number, size: number, write = figure): string => {
   if (kind === 'time') return duration(value)
+  // A score has whatever size its benchmark gives it: three digits at least.
+  if (kind === 'score') return write(value, scoreDigits(size), own)
   const [digits, unit, times] = WRITTEN[kind]
   return write(value * times, digits, unit)
 }
@@ -37,19 +49,22 @@ const WORDS: Record<Result['verdict'], string> = {
 }
 
 /** A result with its ±, and what the verdict on its difference from the baseline is. */
-export function resultWords({ kind }: Quantity, r: Result): { figure: string; verdict: string } {
-  if (r.runs === 0) return { figure: kind === 'time' ? 'not reached' : '–', verdict: '' }
+export function resultWords(of: Kind, r: Result): { figure: string; verdict: string } {
+  if (r.runs === 0) return { figure: of.kind === 'time' ? 'not reached' : '–', verdict: '' }
   const atLeast =
-    r.verdict === 'clear' || r.verdict === 'small' ? `, at least ${said(kind, r.atLeast, difference)}` : ''
-  return { figure: resultFigure(kind, r), verdict: WORDS[r.verdict] + atLeast }
+    r.verdict === 'clear' || r.verdict === 'small'
+      ? `, at least ${said(of, r.atLeast, r.value, difference)}`
+      : ''
+  return { figure: resultFigure(of, r), verdict: WORDS[r.verdict] + atLeast }
 }
 
-function resultFigure(kind: Quantity['kind'], r: Result): string {
-  if (kind === 'time') return durationWithSpread(r.value, r.spread)
-  const spread = said(kind, r.spread, difference)
+function resultFigure(of: Kind, r: Result): string {
+  if (of.kind === 'time') return durationWithSpread(r.value, r.spread)
+  const spread = said(of, r.spread, r.value, difference)
   // Nobody knows a figure to ± 0: what rounds to nothing is left out.
   const isNothing = Number.isNaN(r.spread) || Number(spread.replace(/\D/g, '')) === 0
-  return isNothing ? said(kind, r.value) : `${said(kind, r.value)} ± ${spread}`
+  const own = said(of, r.value, r.value)
+  return isNothing ? own : `${own} ± ${spread}`
 }
 
 /** Time saved, share of time saved and speed ratio, in this order. */

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { nextTick, ref, useTemplateRef } from 'vue'
 import { EVENTS, eventText, type EventKind } from '@core/protocol/events'
-import { wordsSchema } from '@core/protocol/entry'
+import { scoreIn } from '@core/analysis/scores'
+import { eventWordsSchema } from '@core/bench/eventWords'
 import { duration } from '@core/words/figures'
+import { understoodScore } from '@core/words/sentences/loadWords'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormText from '../../forms/FormText.vue'
 import { useYupForm } from '../../forms/useYupForm'
@@ -17,7 +19,7 @@ const bench = useBench()
 const logbook = useLogbook()
 const asking = ref<EventKind | null>(null)
 const { form, submit, failure } = useYupForm({
-  schema: () => wordsSchema('Say it in a word or two.', 120),
+  schema: () => eventWordsSchema(asking.value?.kind ?? ''),
   initial: { words: '' },
 })
 const said = ref('')
@@ -26,7 +28,9 @@ const field = useTemplateRef<{ focus: () => void }>('field')
 async function keep(kind: EventKind, own: string) {
   const { noted, stored } = await bench.noteEvent(props.lane, kind.kind, eventText(kind, own))
   const where = `${logbook.nameOf(props.lane.setup)}: ${noted.text}, at ${duration(noted.t)}`
-  said.value = stored ? `${where}.` : `${where}: not stored yet, in memory only.`
+  const score = scoreIn(noted)
+  const taken = kind.kind === 'score' && score ? ` Taken as ${understoodScore(score)}.` : ''
+  said.value = stored ? `${where}.${taken}` : `${where}: not stored yet, in memory only.`
   emit('done')
 }
 async function begin(kind: EventKind) {

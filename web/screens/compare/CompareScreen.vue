@@ -20,6 +20,7 @@ import { useAdvice } from './useAdvice'
 import { useComparison } from './useComparison'
 import { PANELS, usePaths } from './usePaths'
 import { useThresholds } from './useThresholds'
+import { useUnderLoad } from './useUnderLoad'
 import { useVerdict } from './useVerdict'
 import { useWritingUp } from './useWritingUp'
 
@@ -44,6 +45,7 @@ const {
   sentence,
 } = verdict
 const told = useAdvice(verdict, thresholds)
+const underLoad = useUnderLoad(verdict)
 const paths = usePaths(comparison, () => panel.value)
 const { lifted } = paths
 const enough = computed(() => chosen.value.length >= 2)
@@ -72,7 +74,7 @@ const changes = computed(() => {
   return leadChanges(
     at.map(({ atS }, k) => ({
       atS,
-      percents: marks.map((m) => m[k].percent),
+      gains: marks.map((m) => m[k].gain),
       uncertainties: marks.map((m) => m[k].uncertainty),
       ceilings: marks.map((m) => m[k].ceiling),
     })),
@@ -142,6 +144,7 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
                 :inks="inks"
               />
             </InTurn>
+            <p v-for="words in underLoad.sentences.value" :key="words" data-testid="score">{{ words }}</p>
             <p v-for="words in changes" :key="words" class="quiet" data-testid="lead-change">{{ words }}</p>
             <p v-if="odd.length" class="quiet">
               Not equal: {{ odd.map((r) => r.label.toLowerCase()).join(', ') }}.
@@ -161,7 +164,8 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
             :names="setupNames"
             :inks="inks"
             :baseline="baseSetUp"
-            :repeatability="repeatability"
+            :under-load="underLoad.quantities.value"
+            :prior-of="underLoad.priorOf"
           />
         </InTurn>
         <InTurn :turn="9">

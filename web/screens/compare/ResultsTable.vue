@@ -1,59 +1,18 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { QUANTITIES, QUANTITY_GROUPS, type QuantityGroup } from '@core/compare/quantities'
-import { resultsOf } from '@core/compare/results'
-import type { Repeatability } from '@core/compare/verdict'
+import { computed } from 'vue'
 import { duration, figure } from '@core/words/figures'
 import { againstWords, groupTab, resultWords } from '@core/words/sentences/resultWords'
 import CopyTable from '../../components/CopyTable.vue'
 import InkMark from '../../components/InkMark.vue'
 import { isSimulated } from '@core/logbook/run'
 import SimulatedTag from '../../components/SimulatedTag.vue'
-import type { SetUp } from './useVerdict'
+import { useResults, type ResultsOf } from './useResults'
 import { placeOf } from '../../composables/places'
 
 /** Every figure of every set-up with its ±, judged against the baseline's; sorted by any column, copied as it stands. */
-const props = defineProps<{
-  setups: readonly SetUp[]
-  names: readonly string[]
-  inks: Readonly<Record<string, number>>
-  /** Place of the set-up that others are set against. */
-  baseline: number
-  repeatability: Repeatability
-}>()
+const props = defineProps<ResultsOf & { inks: Readonly<Record<string, number>> }>()
 
-const group = ref<QuantityGroup>('times')
-const sort = ref<{ key: string; down: boolean } | null>(null)
-const columns = computed(() =>
-  QUANTITIES.filter((q) => q.group === group.value)
-    .map((quantity) => ({
-      quantity,
-      results: resultsOf(
-        props.setups.map((s) => s.sides),
-        props.baseline,
-        quantity,
-        props.repeatability,
-      ),
-    }))
-    // A column in which nobody has a figure says nothing.
-    .filter(({ results }) => results.some((r) => r.runs > 0)),
-)
-const order = computed(() => {
-  const places = props.setups.map((_, i) => i)
-  const by = columns.value.find(({ quantity }) => quantity.key === sort.value?.key)
-  const value = (i: number) => by!.results[i].value
-  if (!by) return places
-  const known = places.filter((i) => !Number.isNaN(value(i)))
-  const sign = sort.value?.down ? -1 : 1
-  return [
-    ...known.sort((a, b) => sign * (value(a) - value(b))),
-    ...places.filter((i) => Number.isNaN(value(i))),
-  ]
-})
-function sortBy(key: string) {
-  const now = sort.value
-  sort.value = now?.key !== key ? { key, down: false } : now.down ? null : { key, down: true }
-}
+const { group, groups, columns, order, sort, sortBy } = useResults(props)
 const ariaSort = (key: string) =>
   sort.value?.key !== key ? undefined : sort.value.down ? 'descending' : 'ascending'
 const simulated = computed(() => props.setups.map((s) => s.runs.every(isSimulated)))
@@ -84,7 +43,7 @@ const savedTable = () => [
     <div class="head">
       <h2>Results</h2>
       <v-btn-toggle v-model="group" mandatory density="compact">
-        <v-btn v-for="g in QUANTITY_GROUPS" :key="g" :value="g">{{ groupTab(g) }}</v-btn>
+        <v-btn v-for="g in groups" :key="g" :value="g">{{ groupTab(g) }}</v-btn>
       </v-btn-toggle>
       <CopyTable :table="table" name="the results" />
     </div>

@@ -1,11 +1,14 @@
 import { computed, type ComputedRef, type WritableComputedRef } from 'vue'
 import { groups } from 'd3-array'
 import type { Analysis } from '@core/analysis/analyse'
+import { loadSplit } from '@core/analysis/load'
+import { scoresOf } from '@core/analysis/scores'
 import { fairness, fedBeside, type FairnessRow } from '@core/compare/fairness'
 import type { Side } from '@core/compare/quantities'
 import { GOALS, rank, usualGoal, type Goal, type Ranking } from '@core/compare/ranking'
+import { scoreRepeatability as scoreRepeatabilityOf } from '@core/compare/underLoad'
 import type { Repeatability } from '@core/compare/verdict'
-import { setUpKey, type Run } from '@core/logbook/run'
+import { isSound, setUpKey, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
 import { capacityThen } from '@core/protocol/runConditions'
 import { verdictSentence } from '@core/words/sentences/verdictSentence'
@@ -28,6 +31,8 @@ export interface UseVerdictReturn {
   /** In the order of the set-ups. */
   names: ComputedRef<string[]>
   repeatability: ComputedRef<Repeatability>
+  /** How well benchmarks repeat, learnt from runs that are not compared here. */
+  scoreRepeatability: ComputedRef<Repeatability>
   ranking: ComputedRef<Ranking>
   fair: ComputedRef<FairnessRow[]>
   /** What keeps from a verdict until it is accepted. */
@@ -84,7 +89,14 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
       analysis,
       usableWh: capacityThen(run.conditions).usableWh,
       hoursPerPoint: ((device?.enduranceHours ?? NaN) * (device?.realUseFactor ?? NaN)) / 100,
+      load: loadOf(run),
     }
+  }
+  function loadOf({ id, events, conditions }: Run): Side['load'] {
+    const trace = logbook.traces.get(id)
+    const isLoaded = events.some(({ kind }) => kind === 'load-start')
+    const phases = trace && isLoaded ? loadSplit(trace, events, capacityThen(conditions).usableWh) : []
+    return { phases, scores: scoresOf(events) }
   }
   const names = computed(() => setups.value.map(({ key }) => comparison.setUpNames.value[key]))
   /** Learnt from repeats that are not compared here: these tell it themselves. */
@@ -95,6 +107,12 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     if (kept) return kept
     const here = new Set(worked.value.map(({ id }) => id))
     return learnt.repeatabilityFor(setups.value[0]?.runs[0], here)
+  })
+  const scoreRepeatability = computed(() => {
+    const here = new Set(worked.value.map(({ id }) => id))
+    return scoreRepeatabilityOf(
+      logbook.runs.filter((r) => isSound(r) && !here.has(r.id)).map(({ events }) => scoresOf(events)),
+    )
   })
   const ranking = computed(() =>
     rank(
@@ -130,5 +148,16 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     ),
   )
   const sentence = computed(() => verdictSentence(goal.value, ranking.value, names.value))
-  return { goal, setups, names, repeatability, ranking, fair, blocking, accepted, sentence }
+  return {
+    goal,
+    setups,
+    names,
+    repeatability,
+    scoreRepeatability,
+    ranking,
+    fair,
+    blocking,
+    accepted,
+    sentence,
+  }
 }

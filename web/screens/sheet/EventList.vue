@@ -6,6 +6,7 @@ import type { Run } from '@core/logbook/run'
 import type { TraceEvent } from '@core/trace/trace'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormText from '../../forms/FormText.vue'
+import NewEvent from './NewEvent.vue'
 import { useYupForm } from '../../forms/useYupForm'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
@@ -14,13 +15,14 @@ import { useNotices } from '../../stores/notices'
 const props = defineProps<{ run: Run; durationS: number }>()
 const logbook = useLogbook()
 const notices = useNotices()
-const editing = ref<number | null>(null)
+const editing = ref<number | 'new' | null>(null)
 const rows = computed(() =>
   props.run.events.map((event, i) => ({ event, i })).sort((a, b) => a.event.t - b.event.t),
 )
 
+const kindOf = (i: number | 'new' | null) => (typeof i === 'number' ? props.run.events[i].kind : '')
 const { form, submit, failure } = useYupForm({
-  schema: () => eventSchema(props.durationS),
+  schema: () => eventSchema(props.durationS, kindOf(editing.value)),
   initial: { time: '', text: '' },
 })
 
@@ -35,13 +37,18 @@ const placeOf = (events: TraceEvent[], event: TraceEvent) =>
   events.findIndex((e) => JSON.stringify(e) === JSON.stringify(event))
 
 const keep = submit(async ({ time, text }: { time: number; text: string }) => {
-  const event = props.run.events[editing.value!]
+  const event = props.run.events[editing.value as number]
   await store((now) => {
     const place = placeOf(now, event)
     return now.map((e, i) => (i === place ? { ...e, t: time, text } : e))
   })
   editing.value = null
 })
+/** What was noted nowhere while it ran, or belongs to a run that came from a file. */
+async function add(event: TraceEvent) {
+  await store((now) => [...now, event])
+  editing.value = null
+}
 async function remove(event: TraceEvent) {
   try {
     await store((now) => now.filter((_, i) => i !== placeOf(now, event)))
@@ -53,9 +60,11 @@ async function remove(event: TraceEvent) {
 </script>
 
 <template>
-  <section v-if="rows.length" aria-label="Events">
+  <section aria-label="Events">
     <h2>What happened</h2>
-    <ul>
+    <NewEvent v-if="editing === 'new'" :duration-s="durationS" :add="add" @leave="editing = null" />
+    <v-btn v-else size="small" @click="editing = 'new'">Add what happened</v-btn>
+    <ul v-if="rows.length">
       <li v-for="{ event, i } in rows" :key="i">
         <form v-if="editing === i" novalidate @submit.prevent="keep()">
           <FormText name="time" label="Time" />

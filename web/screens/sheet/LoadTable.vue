@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { loadSplit } from '@core/analysis/load'
 import { scoresOf, summarise } from '@core/analysis/scores'
 import { duration, figure } from '@core/words/figures'
+import { scoreDigits } from '@core/words/sentences/resultWords'
 import type { Run } from '@core/logbook/run'
 import { capacityThen } from '@core/protocol/runConditions'
 import type { Trace } from '@core/trace/trace'
@@ -13,7 +14,6 @@ const phases = computed(() =>
   loadSplit(props.trace, props.run.events, capacityThen(props.run.conditions).usableWh),
 )
 const scores = computed(() => summarise(scoresOf(props.run.events)))
-const scoreDigits = (value: number) => (Math.abs(value) >= 100 ? 0 : 1)
 </script>
 
 <template>
@@ -54,9 +54,9 @@ const scoreDigits = (value: number) => (Math.abs(value) >= 100 ? 0 : 1)
     <ul class="scores">
       <li v-for="s in scores" :key="s.name + s.unit + s.better">
         {{ s.name || 'unnamed' }}:
-        <span class="figure">{{ figure(s.mean, scoreDigits(s.mean), s.unit) }}</span>
-        <span class="quiet"
-          >{{
+        <span class="figure">{{ figure(s.mean, scoreDigits(s.mean), s.unit) }}</span><span class="quiet"
+          >,
+          {{
             s.count > 1
               ? `mean of ${s.count}, which vary by ${figure(s.deviation, scoreDigits(s.mean), s.unit)}`
               : 'once'

@@ -16,6 +16,7 @@ export const BLOCK_NAMES: Record<BlockKind, string> = {
   advice: 'For whom which',
   parts: 'Parts of the curves',
   grid: 'What charges what',
+  load: 'Under load',
   heat: 'How warm',
   odd: 'What is odd',
   uncertain: 'What is uncertain',

@@ -2,7 +2,7 @@ import { computed, type ComputedRef } from 'vue'
 import type { Block, WriteUp } from '@core/logbook/writeUp'
 import { changedSince } from '@core/logbook/writeUp'
 import { DEFAULT_MILESTONES } from '@core/analysis/milestones'
-import { quantityOf } from '@core/compare/quantities'
+import { quantityOf, type Quantity } from '@core/compare/quantities'
 import { resultsOf } from '@core/compare/results'
 import type { Source } from '@core/gear/gear'
 import { gridRow } from '@core/gear/grid'
@@ -26,6 +26,7 @@ import { useAdvice } from '../compare/useAdvice'
 import { useComparison } from '../compare/useComparison'
 import { usePaths } from '../compare/usePaths'
 import { useThresholds } from '../compare/useThresholds'
+import { useUnderLoad } from '../compare/useUnderLoad'
 import { useVerdict } from '../compare/useVerdict'
 import { markdownHtml } from './markdown'
 
@@ -49,15 +50,17 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   const { runs, busy, baseline } = comparison
   const thresholds = useThresholds()
   const verdict = useVerdict(comparison, thresholds)
-  const { goal, setups, names, ranking, repeatability, fair, blocking, sentence } = verdict
+  const { goal, setups, names, ranking, fair, blocking, sentence } = verdict
   const told = useAdvice(verdict, thresholds)
+  const underLoad = useUnderLoad(verdict)
   const paths = usePaths(comparison, () => 'one')
 
   const baseAt = computed(() =>
     Math.max(0, setups.value.findIndex((s) => s.runs.some((r) => r.id === baseline.value))),
   )
-  const resultsFor = (key: string) =>
-    resultsOf(setups.value.map((s) => s.sides), baseAt.value, quantityOf(key), repeatability.value)
+  const resultsIn = (quantity: Quantity) =>
+    resultsOf(setups.value.map((s) => s.sides), baseAt.value, quantity, underLoad.priorOf(quantity))
+  const resultsFor = (key: string) => resultsIn(quantityOf(key))
   const times = computed(() =>
     DEFAULT_MILESTONES.map((p) => ({ quantity: quantityOf(`to-${p}`), results: resultsFor(`to-${p}`) })),
   )
@@ -119,6 +122,10 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       baseAt: baseAt.value,
       times: times.value,
       hottest: { quantity: quantityOf('hottest'), results: resultsFor('hottest') },
+      load: {
+        sentences: underLoad.sentences.value,
+        figures: underLoad.quantities.value.map((quantity) => ({ quantity, results: resultsIn(quantity) })),
+      },
       purposes: purposeWords(told.advice.value, names.value, {
         ...thresholds.options.value,
         atS: Number(thresholds.ladderMinutes.value) * 60,
@@ -156,6 +163,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   const figures = computed(() =>
     plainly(() => [
       verdictSentence(goal.value, ranking.value, names.value),
+      ...underLoad.sentences.value,
       ...times.value.flatMap(({ quantity: q, results }) =>
         results.map((r, i) => `${names.value[i]} ${q.label}: ${resultWords(q, r).figure}`),
       ),

@@ -1,0 +1,32 @@
+import type { ScoreVerdict } from '../../compare/underLoad'
+import type { Score } from '../../analysis/scores'
+import { figure } from '../figures'
+import { list } from '../lists'
+
+const percent = (share: number): string => figure(100 * share, 1, '%')
+
+/**
+ * What a benchmark says of set-ups, in a sentence: no faster and no slower is said with what would have shown.
+ *
+ * @param names of the set-ups, in the order of the list that was judged
+ */
+export function scoreSentence(
+  benchmark: string,
+  { leaders, behind, resolvesShare }: ScoreVerdict,
+  names: readonly string[],
+): string {
+  const [nearest] = behind
+  const others = nearest
+    ? `; ${names[nearest.index]} is behind by at least ${percent(nearest.atLeastShare)}`
+    : ''
+  const led = list(leaders.map((i) => names[i]))
+  return leaders.length === 1
+    ? `${benchmark}: ${led} leads${others}.`
+    : `${benchmark}: ${led} can’t be told apart, where ${percent(resolvesShare)} would have shown${others}.`
+}
+
+/** How a score was understood, where it is noted. */
+export const understoodScore = ({ name, value, unit, better }: Score): string =>
+  `${name || 'A score'}, ${figure(value, decimalsOf(value), unit)}; ${better} is better`
+
+const decimalsOf = (value: number): number => String(value).split('.')[1]?.length ?? 0

@@ -1,0 +1,66 @@
+import { computed, ref, type ComputedRef, type Ref } from 'vue'
+import { QUANTITIES, QUANTITY_GROUPS, type Quantity, type QuantityGroup } from '@core/compare/quantities'
+import { resultsOf, type Result } from '@core/compare/results'
+import type { Repeatability } from '@core/compare/verdict'
+import type { SetUp } from './useVerdict'
+
+export interface ResultsOf {
+  setups: readonly SetUp[]
+  names: readonly string[]
+  /** Place of the set-up that others are set against. */
+  baseline: number
+  /** Figures under load, of loads and benchmarks that were noted. */
+  underLoad: readonly Quantity[]
+  priorOf: (quantity: Quantity) => Repeatability
+}
+export interface UseResultsReturn {
+  group: Ref<QuantityGroup>
+  /** Those of which the set-ups have any figure. */
+  groups: ComputedRef<QuantityGroup[]>
+  columns: ComputedRef<{ quantity: Quantity; results: Result[] }[]>
+  /** Places of the set-ups, in the order of the table. */
+  order: ComputedRef<number[]>
+  sort: Ref<{ key: string; down: boolean } | null>
+  sortBy: (key: string) => void
+}
+
+/** Every figure of every set-up, a group of them at a time, in the order that was asked for. */
+export function useResults(of: ResultsOf): UseResultsReturn {
+  const group = ref<QuantityGroup>('times')
+  const sort = ref<{ key: string; down: boolean } | null>(null)
+  const sides = computed(() => of.setups.map((s) => s.sides))
+  const columns = computed(() =>
+    [...QUANTITIES, ...of.underLoad]
+      .filter((q) => q.group === group.value)
+      .map((quantity) => ({
+        quantity,
+        results: resultsOf(sides.value, of.baseline, quantity, of.priorOf(quantity)),
+      }))
+      // A column in which nobody has a figure says nothing.
+      .filter(({ results }) => results.some((r) => r.runs > 0)),
+  )
+  const order = computed(() => {
+    const places = of.setups.map((_, i) => i)
+    const by = columns.value.find(({ quantity }) => quantity.key === sort.value?.key)
+    const value = (i: number) => by!.results[i].value
+    if (!by) return places
+    const known = places.filter((i) => !Number.isNaN(value(i)))
+    const sign = sort.value?.down ? -1 : 1
+    return [
+      ...known.sort((a, b) => sign * (value(a) - value(b))),
+      ...places.filter((i) => Number.isNaN(value(i))),
+    ]
+  })
+  function sortBy(key: string) {
+    const now = sort.value
+    sort.value = now?.key !== key ? { key, down: false } : now.down ? null : { key, down: true }
+  }
+  return {
+    group,
+    groups: computed(() => QUANTITY_GROUPS.filter((g) => g !== 'load' || of.underLoad.length > 0)),
+    columns,
+    order,
+    sort,
+    sortBy,
+  }
+}
