@@ -1,5 +1,7 @@
 import { expect, test } from '@playwright/test'
 import Papa from 'papaparse'
+import { noConditions } from '@core/protocol/runConditions'
+import { takeIn, withRuns } from './fixture'
 import { openDemo, pick } from './steps'
 
 test('side by side answers in a sentence, ranks with its ±, and refuses where it would not be fair', async ({
@@ -141,3 +143,36 @@ test('the crew’s question is chosen, answered, challenged and copied; more set
 
 const range = (from: number, to: number) =>
   Array.from({ length: to - from + 1 }, (_, i) => `demo-${from + i}`).join()
+
+test('the same gear set otherwise, or with an older battery, is another set-up and not a repeat', async ({
+  page,
+}) => {
+  const logbook = withRuns(6)
+  const conditions = (state: string, healthPercent: number) => ({
+    ...noConditions(),
+    deviceState: state,
+    healthPercent,
+  })
+  const states = [
+    'asleep, case off',
+    'case off; asleep',
+    'asleep, case on',
+    'Case on, asleep',
+    'asleep, case off',
+    '',
+  ]
+  logbook.runs.forEach(({ run }, i) => (run.conditions = conditions(states[i], i < 4 ? 100 : 88)))
+  await takeIn(page, logbook)
+  const ranking = page.getByRole('region', { name: 'Ranking' })
+  await page.goto('/side-by-side?runs=r0,r1,r2,r3')
+  await expect(page.getByTestId('unfair')).toContainText('state of the device')
+  await page.getByRole('button', { name: 'Compare all the same' }).click()
+  await expect(ranking.getByRole('listitem')).toHaveCount(2)
+  await expect(page.getByTestId('verdict')).toContainText(
+    'case off and Hawser 21, case on can’t be told apart',
+  )
+  // Before and after: only the battery is another. One of the later runs says nothing of its state.
+  await page.goto('/side-by-side?runs=r0,r1,r4,r5&accept=1')
+  await expect(ranking.getByRole('listitem')).toHaveCount(2)
+  await expect(page.getByTestId('verdict')).toContainText(/health 100\s% and Hawser 21, health 88\s%/)
+})

@@ -11,9 +11,7 @@ const run = (deviceId: string, sourceId: string, over: Partial<Choosable> = {}):
   kind: deviceId.startsWith('p') ? 'phone' : 'laptop',
   sound: true,
   startedAt: `2026-03-0${1 + (n % 9)}`,
-  software: '',
-  unit: '',
-  healthPercent: null,
+  setUp: '',
   campaignId: null,
   ...over,
 })
@@ -37,10 +35,9 @@ it('offers every question that the runs can answer, and none of a spoilt run', (
 
 it('tells repeats from before and after', () => {
   const kindOf = (over: Partial<Choosable>) =>
-    choicesFor([run('p1', 'a', { healthPercent: 99 }), run('p1', 'a', over)]).map((c) => c.kind)
-  expect(kindOf({ software: '2' })).toEqual(['before-after'])
-  expect(kindOf({ healthPercent: 90 })).toEqual(['before-after'])
-  expect(kindOf({ healthPercent: 97 })).toEqual(['repeats'])
+    choicesFor([run('p1', 'a', { setUp: 'p1 a' }), run('p1', 'a', over)]).map((c) => c.kind)
+  expect(kindOf({ setUp: 'p1 a 2' })).toEqual(['before-after'])
+  expect(kindOf({ setUp: 'p1 a' })).toEqual(['repeats'])
 })
 
 it('sets runs against what came in the box, else the slowest that is owned, else the slowest', () => {

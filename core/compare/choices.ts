@@ -12,10 +12,8 @@ export interface Choosable {
   sound: boolean
   /** ISO 8601. */
   startedAt: string
-  /** What may change between "before" and "after": health, software, unit, as one text each. */
-  software: string
-  unit: string
-  healthPercent: number | null
+  /** What is the same in every repeat, as one text. */
+  setUp: string
   campaignId: string | null
 }
 
@@ -30,9 +28,7 @@ export interface Choice {
   runIds: string[]
 }
 
-/** Health that differs by more than this, points, makes another battery of it. */
-const HEALTH_POINTS = 3
-const setUpOf = (r: Choosable) => `${r.deviceId} ${r.sourceId} ${r.cableId}`
+const gearOf = (r: Choosable) => `${r.deviceId} ${r.sourceId} ${r.cableId}`
 const kinds = (runs: readonly Choosable[], of: (r: Choosable) => string) => new Set(runs.map(of)).size
 
 /**
@@ -49,7 +45,7 @@ export function choicesFor(all: readonly Choosable[]): Choice[] {
     (r) => r.sourceId,
     (r) => r.kind,
   ).flatMap(([sourceId, kindsOf]) => kindsOf.map(([deviceKind, of]) => ({ sourceId, deviceKind, of })))
-  const setUps = groups(runs, setUpOf).map(([, of]) => of)
+  const gear = groups(runs, gearOf).map(([, of]) => of)
   const campaigns = groups(runs, (r) => r.campaignId)
   return [
     ...byDevice.map(([deviceId, of]): Choice => ({ kind: 'sources', deviceId, runIds: ids(of) })),
@@ -60,7 +56,7 @@ export function choicesFor(all: readonly Choosable[]): Choice[] {
         return !isWhole && kinds(of, (r) => r.deviceId) > 1
       })
       .map(({ sourceId, deviceKind, of }): Choice => ({ kind: 'generations', sourceId, deviceKind, runIds: ids(of) })),
-    ...setUps
+    ...gear
       .filter((of) => of.length > 1)
       .map((of): Choice => ({ kind: hasChanged(of) ? 'before-after' : 'repeats', deviceId: of[0].deviceId, sourceId: of[0].sourceId, runIds: ids(of) })),
     ...campaigns.flatMap(([campaignId, of]): Choice[] =>
@@ -69,14 +65,8 @@ export function choicesFor(all: readonly Choosable[]): Choice[] {
   ] // prettier-ignore
 }
 
-/** Another software, unit or battery between two runs of a set-up: then they are no repeats. */
-function hasChanged(of: readonly Choosable[]): boolean {
-  const health = of.flatMap((r) => r.healthPercent ?? [])
-  const spread =
-    health.reduce((top, h) => Math.max(top, h), -Infinity) -
-    health.reduce((low, h) => Math.min(low, h), Infinity)
-  return kinds(of, (r) => r.software) > 1 || kinds(of, (r) => r.unit) > 1 || spread > HEALTH_POINTS
-}
+/** Something was another between two runs of the same gear: its software, its battery, how it was set. They are no repeats. */
+const hasChanged = (of: readonly Choosable[]): boolean => kinds(of, (r) => r.setUp) > 1
 
 /**
  * The run that others are set against: what came in the box, else what is owned, the slowest of them; without either the

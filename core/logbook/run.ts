@@ -76,10 +76,6 @@ export const isSimulated = (run: Run): boolean => run.provenance === 'simulation
 /** Whether a run counts: sound as far as it goes. */
 export const isSound = ({ state }: Run): boolean => state === 'done' || state === 'short'
 
-/** What is the same in every repeat, as one text: device, source, cable, what feeds it, unit and software. */
-export const setUpKey = ({ deviceId, sourceId, cableId, conditions }: Run): string =>
-  [deviceId, sourceId, cableId, conditions.fedFromId, conditions.unitLabel, conditions.software].join(' ')
-
 /** What every run has of its own. */
 type RunOfItsOwn = Pick<Run, 'id' | 'deviceId' | 'sourceId' | 'startedAt'> & Partial<Run>
 

@@ -60,3 +60,28 @@ it('tells runs of one name apart by cable, unit or day, whichever differs, and b
     'H30',
   ])
 })
+
+it('tells set-ups of the same gear apart by how the device was set, then by its battery', () => {
+  const of = (id: string, state: string, health: string) => ({
+    id,
+    device: 'P5',
+    source: 'H20',
+    state,
+    health,
+  })
+  const names = (...runs: ReturnType<typeof of>[]) => Object.values(tellingNames(runs))
+  expect(
+    names(
+      of('1', 'asleep, case off', 'health 99 %'),
+      of('2', 'Asleep; case on; screen at 50 %', 'health 98 %'),
+    ),
+  ).toEqual(['H20, case off', 'H20, case on, screen at 50 %'])
+  expect(names(of('1', 'asleep', 'health 99 %'), of('2', 'asleep, filmed', 'health 98 %'))).toEqual([
+    'H20',
+    'H20, filmed',
+  ])
+  expect(names(of('1', 'asleep', 'health 99 %'), of('2', 'asleep', 'health 88 %'))).toEqual([
+    'H20, health 99 %',
+    'H20, health 88 %',
+  ])
+})

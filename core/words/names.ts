@@ -19,18 +19,25 @@ export interface NamedRun {
   source: string | undefined
   fedFrom?: string
   cable?: string
+  /** What else stood in the chain. */
+  chain?: string
   unit?: string
   software?: string
+  /** "health 88 %" */
+  health?: string
+  /** How the device was set. */
+  state?: string
   /** "2 Mar" */
   day?: string
 }
 
 /** What tells runs of one name apart, in this order. */
-const ALSO = ['fedFrom', 'cable', 'unit', 'software', 'day'] as const
+const ALSO = ['fedFrom', 'cable', 'chain', 'unit', 'software', 'state', 'health', 'day'] as const
 
 /**
  * Only what tells runs apart: the source for one device, the device for one source; where those are alike, what feeds it,
- * the cable, the unit, its software or the day, as far as they differ; at last a number. By id.
+ * the cable, what else is in the chain, the unit, its software, how it was set, its battery’s health or the day, as far as
+ * they differ; at last a number. By id.
  */
 export function tellingNames(runs: readonly NamedRun[]): Record<string, string> {
   const oneDevice = new Set(runs.map((r) => r.device)).size === 1
@@ -49,8 +56,30 @@ function toldApart(
   if (alike.length === 1) return [[alike[0].id, name]]
   const [first, ...rest] = by
   if (first === undefined) return alike.map(({ id }, i) => [id, i === 0 ? name : `${name} (${i + 1})`])
-  const parts = groups(alike, (r) => r[first] ?? '')
-  return parts.flatMap(([value, of]) =>
-    toldApart(parts.length > 1 && value ? `${name}, ${value}` : name, of, rest),
+  const said = alike.map((r) => r[first] ?? '')
+  const parts = groups(
+    alike.map((run, i) => [run, first === 'state' ? ownItems(said)[i] : said[i]] as const),
+    ([, words]) => words,
   )
+  return parts.flatMap(([value, of]) =>
+    toldApart(
+      parts.length > 1 && value ? `${name}, ${value}` : name,
+      of.map(([run]) => run),
+      rest,
+    ),
+  )
+}
+
+/** The items of a list in words, in one order however they were typed: "asleep; flight mode on". */
+export const itemsOf = (text: string): string[] =>
+  text
+    .split(/[;,]/)
+    .map((item) => item.trim().toLowerCase())
+    .filter(Boolean)
+    .sort()
+
+/** Of each list in words what the others do not all have. */
+function ownItems(texts: readonly string[]): string[] {
+  const lists = texts.map(itemsOf)
+  return lists.map((list) => list.filter((item) => !lists.every((other) => other.includes(item))).join(', '))
 }

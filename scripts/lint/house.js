@@ -50,8 +50,8 @@ export const HOUSE = {
     packages: ['yup'],
   },
   'core/logbook': {
-    rooms: ['core/bench', 'core/plan', 'core/protocol', 'core/gear', 'core/trace'],
-    packages: ['yup'],
+    rooms: ['core/bench', 'core/plan', 'core/protocol', 'core/gear', 'core/trace', 'core/words'],
+    packages: ['yup', 'd3-array'],
   },
   'core/formats': {
     rooms: [

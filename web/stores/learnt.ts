@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import { learntRepeatability } from '@core/compare/learnt'
 import type { Repeatability } from '@core/compare/verdict'
 import { timeTo } from '@core/analysis/headline'
-import { isSound, setUpKey, type Run } from '@core/logbook/run'
+import { isSound, type Run } from '@core/logbook/run'
+import { setUpsOf } from '@core/logbook/setUps'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
 
@@ -23,16 +24,16 @@ export const useLearnt = defineStore('learnt', () => {
     return found !== undefined && found.warning + found.blocking === 0
   }
   /** Gone through once for all who ask, and anew when something of it changes: there may be hundreds. */
-  const telling = computed(() =>
-    logbook.runs
-      .filter((r) => isSound(r) && isUnsuspicious(r.id))
-      .map((r) => ({
-        id: r.id,
-        setUp: `${setUpKey(r)} ${r.startPercent}`,
-        kind: kindOf(r),
-        value: timeTo(analyses.headline(r.id), 100),
-      })),
-  )
+  const telling = computed(() => {
+    const runs = logbook.runs.filter((r) => isSound(r) && isUnsuspicious(r.id))
+    const setUps = setUpsOf(runs)
+    return runs.map((r) => ({
+      id: r.id,
+      setUp: `${setUps.get(r.id)!.key} ${r.startPercent}`,
+      kind: kindOf(r),
+      value: timeTo(analyses.headline(r.id), 100),
+    }))
+  })
 
   /** For a device with a source; `except` names runs that tell it themselves and must not do so twice. */
   function repeatabilityFor(

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { choicesFor, type Choice } from '@core/compare/choices'
 import { isSimulated, isSound, RUN_STATE_WORDS } from '@core/logbook/run'
+import { setUpsOf } from '@core/logbook/setUps'
 import { datedName } from '@core/words/names'
 import { choiceTitle } from '@core/words/sentences/choiceWords'
 import FormPick from '../../forms/FormPick.vue'
@@ -12,6 +13,7 @@ const chosen = defineModel<string[]>('chosen', { required: true })
 const baseline = defineModel<string>('baseline', { required: true })
 const logbook = useLogbook()
 
+const setUps = computed(() => setUpsOf(logbook.runs))
 const choices = computed(() =>
   choicesFor(
     logbook.runs.map((r) => ({
@@ -22,9 +24,7 @@ const choices = computed(() =>
       kind: logbook.device(r.deviceId)?.kind ?? '',
       sound: isSound(r),
       startedAt: r.startedAt,
-      software: r.conditions.software,
-      unit: r.conditions.unitLabel,
-      healthPercent: r.conditions.healthPercent,
+      setUp: setUps.value.get(r.id)!.key,
       campaignId: r.planned?.campaignId ?? null,
     })),
   ),

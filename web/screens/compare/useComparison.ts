@@ -1,8 +1,10 @@
 import { computed, watch } from 'vue'
 import { baselineAmong } from '@core/compare/choices'
 import { fromCommonLevel, fromPowerOn, onAlignedClock } from '@core/compare/align'
-import { setUpKey } from '@core/logbook/run'
+import type { Run } from '@core/logbook/run'
+import { setUpsOf } from '@core/logbook/setUps'
 import type { Trace } from '@core/trace/trace'
+import { figure } from '@core/words/figures'
 import { tellingNames } from '@core/words/names'
 import { shortDay, ofRun } from '@core/words/moments'
 import { useAnalyses } from '../../stores/analyses'
@@ -11,6 +13,8 @@ import { useAddress } from './useAddress'
 import { idsAsWord, idsInWord } from '../../composables/places'
 
 const NOTHING: Trace = { time: new Float64Array(0), temperatures: {} }
+
+const healthWords = (percent = ''): string => (percent ? `health ${figure(Number(percent), 0, '%')}` : '')
 
 /** More set-ups than this on one chart are drawn thin and grey. */
 export const MOST_INKS = 8
@@ -70,45 +74,55 @@ export function useComparison() {
       return [{ id, analysis: trace ? onAlignedClock(analysis, trace, percent, shiftS[i]) : analysis }]
     }),
   )
+  const setUps = computed(() => setUpsOf(runs.value))
+  /** What tells a run from others, beside its gear's names. */
+  const told = (r: Run) => ({
+    device: logbook.device(r.deviceId)?.name,
+    source: logbook.source(r.sourceId)?.name,
+    fedFrom: logbook.source(r.conditions.fedFromId ?? '')?.name,
+    cable: logbook.cable(r.cableId)?.name,
+    unit: r.conditions.unitLabel,
+    software: r.conditions.software,
+    chain: setUps.value.get(r.id)?.chain,
+    state: setUps.value.get(r.id)?.state,
+    health: healthWords(setUps.value.get(r.id)?.health),
+  })
   const names = computed(() =>
-    tellingNames(
-      runs.value.map((r) => ({
-        id: r.id,
-        device: logbook.device(r.deviceId)?.name,
-        source: logbook.source(r.sourceId)?.name,
-        cable: logbook.cable(r.cableId)?.name,
-        unit: r.conditions.unitLabel,
-        day: ofRun(shortDay)(r),
-      })),
-    ),
+    tellingNames(runs.value.map((r) => ({ id: r.id, ...told(r), day: ofRun(shortDay)(r) }))),
   )
-
+  /** Of which set-up a chosen run is. */
+  const setUpOf = (id: string): string => setUps.value.get(id)?.key ?? ''
   const setUpNames = computed(() =>
     tellingNames(
-      [...new Map(runs.value.map((r) => [setUpKey(r), r]))].map(([id, r]) => ({
-        id,
-        device: logbook.device(r.deviceId)?.name,
-        source: logbook.source(r.sourceId)?.name,
-        fedFrom: logbook.source(r.conditions.fedFromId ?? '')?.name,
-        cable: logbook.cable(r.cableId)?.name,
-        unit: r.conditions.unitLabel,
-        software: r.conditions.software,
-      })),
+      [...new Map(runs.value.map((r) => [setUpOf(r.id), r]))].map(([id, r]) => ({ id, ...told(r) })),
     ),
   )
   /** Repeats of a set-up share its ink. Two that carry the same from elsewhere: the later one borrows a free one. */
   const inks = computed(() => {
     const taken = new Map<string, number>()
     for (const r of runs.value) {
-      if (taken.has(setUpKey(r))) continue
+      if (taken.has(setUpOf(r.id))) continue
       const used = new Set(taken.values())
       const free = Array.from({ length: MOST_INKS }, (_, i) => i).find((i) => !used.has(i)) ?? r.ink
-      taken.set(setUpKey(r), used.has(r.ink % MOST_INKS) ? free : r.ink % MOST_INKS)
+      taken.set(setUpOf(r.id), used.has(r.ink % MOST_INKS) ? free : r.ink % MOST_INKS)
     }
-    return Object.fromEntries(runs.value.map((r) => [r.id, taken.get(setUpKey(r))!]))
+    return Object.fromEntries(runs.value.map((r) => [r.id, taken.get(setUpOf(r.id))!]))
   })
   /** Set-ups in the order in which they were chosen: the first eight are drawn in ink. */
-  const setUpOrder = computed(() => [...new Set(runs.value.map(setUpKey))])
-  return { chosen, baseline, align, alignment, runs, worked, names, setUpNames, inks, setUpOrder, busy }
+  const setUpOrder = computed(() => [...new Set(runs.value.map((r) => setUpOf(r.id)))])
+  return {
+    chosen,
+    baseline,
+    align,
+    alignment,
+    runs,
+    worked,
+    names,
+    setUpOf,
+    setUpNames,
+    inks,
+    setUpOrder,
+    busy,
+  }
 }
 export type Comparison = ReturnType<typeof useComparison>

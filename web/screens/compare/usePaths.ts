@@ -11,7 +11,6 @@ import type { ChartStretch } from '../../charts/useChartView'
 import { countedTrace } from '../../stores/counted'
 import { useLogbook } from '../../stores/logbook'
 import { comparedSamples, mayBeDrawn, samplesByLevel, type Compared } from './compareSamples'
-import { setUpKey } from '@core/logbook/run'
 import { MOST_INKS, type Comparison } from './useComparison'
 
 export const PANELS = ['one', 'device', 'source'] as const
@@ -46,7 +45,7 @@ const UNITS: Record<Compared, [digits: number, unit: string]> = {
 
 /** What is drawn of the chosen runs. */
 export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePathsReturn {
-  const { runs, worked, names, inks, setUpNames, setUpOrder, alignment } = comparison
+  const { runs, worked, names, inks, setUpOf, setUpNames, setUpOrder, alignment } = comparison
   const logbook = useLogbook()
   const lifted = ref<string | null>(null)
   const analyses = computed(() => new Map<string, Analysis>(worked.value.map((w) => [w.id, w.analysis])))
@@ -80,7 +79,7 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
     const isCrowded = setUpOrder.value.length > MOST_INKS
     return ids
       .flatMap((id): Path[] => {
-        const key = setUpKey(logbook.run(id)!)
+        const key = setUpOf(id)
         const isLifted = lifted.value === key
         const isOut = isCrowded && (lifted.value !== null || setUpOrder.value.indexOf(key) >= MOST_INKS)
         const path = {

@@ -8,7 +8,7 @@ import type { Side } from '@core/compare/quantities'
 import { GOALS, rank, usualGoal, type Goal, type Ranking } from '@core/compare/ranking'
 import { scoreRepeatability as scoreRepeatabilityOf } from '@core/compare/underLoad'
 import type { Repeatability } from '@core/compare/verdict'
-import { isSound, setUpKey, type Run } from '@core/logbook/run'
+import { isSound, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
 import { capacityThen } from '@core/protocol/runConditions'
 import { verdictSentence } from '@core/words/sentences/verdictSentence'
@@ -77,7 +77,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
       const run = logbook.run(id)
       return run ? [{ run, side: sideOf(run, analysis) }] : []
     })
-    return groups(of, ({ run }) => setUpKey(run)).map(([key, runs]): SetUp => ({
+    return groups(of, ({ run }) => comparison.setUpOf(run.id)).map(([key, runs]): SetUp => ({
       key,
       runs: runs.map((r) => r.run),
       sides: runs.map((r) => r.side),

@@ -1,0 +1,59 @@
+import { expect, it } from 'vitest'
+import { noConditions, type RunConditions } from '../protocol/runConditions'
+import { blankRun, type Run } from './run'
+import { setUpsOf } from './setUps'
+
+const run = (conditions: Partial<RunConditions>, over: Partial<Run> = {}, i = 0): Run =>
+  blankRun({
+    id: `r${i}`,
+    deviceId: 'd',
+    sourceId: 's',
+    startedAt: '2026-03-02T19:00:00.000Z',
+    ...over,
+    conditions: { ...noConditions(), ...conditions },
+  })
+/** Which of the runs are repeats of each other, by number: [0, 0, 1] where the third is none of the others. */
+const repeats = (...of: Parameters<typeof run>[]) => {
+  const runs = of.map(([conditions, over], i) => run(conditions, over, i))
+  const keys = [...setUpsOf(runs).values()].map(({ key }) => key)
+  return keys.map((key) => [...new Set(keys)].indexOf(key))
+}
+
+it('parts runs by their gear', () => {
+  const parts = repeats([{}], [{}], [{}, { cableId: 'c' }], [{}, { sourceId: 't' }], [{ fedFromId: 'b' }], [{ software: '2' }], [{ unitLabel: 'B' }]) // prettier-ignore
+  expect(parts).toEqual([0, 0, 1, 2, 3, 4, 5])
+})
+
+it('takes no run for a repeat whose device was set otherwise, or whose battery had aged', () => {
+  expect(repeats([{ deviceState: 'asleep' }], [{ deviceState: 'screen on' }])).toEqual([0, 1])
+  expect(repeats([{ chain: 'dock' }], [{ chain: 'pad, askew' }], [{ chain: 'Dock' }])).toEqual([0, 1, 0])
+  expect(repeats([{ healthPercent: 100 }], [{ healthPercent: 88 }], [{ healthPercent: 98 }])).toEqual([
+    0, 1, 0,
+  ])
+  expect(repeats([{ healthPercent: 97 }], [{ healthPercent: 100 }], [{ healthPercent: 94 }])).toEqual([
+    0, 1, 0,
+  ])
+})
+
+it('does not mind in which order a state was typed', () => {
+  expect(repeats([{ deviceState: 'asleep, flight mode' }], [{ deviceState: ' Flight mode; asleep ' }])).toEqual([0, 0])
+}) // prettier-ignore
+
+it('lets what nobody noted go with the others, unless those differ', () => {
+  expect(repeats([{}], [{ deviceState: 'asleep' }], [{ healthPercent: 99 }])).toEqual([0, 0, 0])
+  expect(repeats([{}], [{ deviceState: 'asleep' }], [{ deviceState: 'awake' }])).toEqual([0, 1, 2])
+})
+
+it('says what tells set-ups of the same gear apart, and nothing else', () => {
+  const state = 'asleep; case on'
+  const runs = [
+    run({ deviceState: 'case on, asleep', healthPercent: 99 }, {}, 0),
+    run({ deviceState: state, healthPercent: 88 }, {}, 1),
+  ]
+  expect(setUpsOf(runs).get('r1')).toMatchObject({ chain: '', state: '', health: '88' })
+  const others = [
+    run({ deviceState: state, healthPercent: 99 }, {}, 0),
+    run({ deviceState: 'awake', healthPercent: 97 }, {}, 1),
+  ]
+  expect(setUpsOf(others).get('r0')).toMatchObject({ chain: '', state, health: '' })
+})

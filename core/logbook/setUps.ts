@@ -1,0 +1,57 @@
+import { groups } from 'd3-array'
+import { itemsOf } from '../words/names'
+import type { Run } from './run'
+
+/** Health that differs by more than this, points, makes another battery of it. */
+const HEALTH_POINTS = 3
+
+/** The gear of a run, as one text: device, unit and software, source, what feeds it, cable. */
+const gearKey = ({ deviceId, sourceId, cableId, conditions }: Run): string =>
+  [deviceId, sourceId, cableId, conditions.fedFromId, conditions.unitLabel, conditions.software].join(' ')
+
+/** Of which set-up a run is. */
+export interface SetUpOfRun {
+  /** What is the same in every repeat, as one text. */
+  key: string
+  /** What tells it from other set-ups of the same gear; '' for what does not. Health in %. */
+  chain: string
+  state: string
+  health: string
+}
+
+/**
+ * The set-up of each run, by id. Runs of the same gear are none of each other where
+ * the battery had aged, or the device was set otherwise, or something else stood in the chain. What nobody noted goes
+ * with the others where those are all alike, and stands by itself where they differ.
+ *
+ * @example new Set([...setUpsOf(runs).values()].map(({ key }) => key)).size // so many set-ups
+ */
+export function setUpsOf(runs: readonly Run[]): Map<string, SetUpOfRun> {
+  const found = new Map<string, SetUpOfRun>()
+  for (const [gear, alike] of groups(runs, gearKey)) {
+    const chains = told(alike.map((r) => itemsOf(r.conditions.chain).join('; ')))
+    const states = told(alike.map((r) => itemsOf(r.conditions.deviceState).join('; ')))
+    const health = told(ages(alike.map((r) => r.conditions.healthPercent)))
+    alike.forEach(({ id }, i) => {
+      const own = { chain: chains[i], state: states[i], health: health[i] }
+      found.set(id, { key: [gear, own.chain, own.state, own.health].join(' ').trim(), ...own })
+    })
+  }
+  return found
+}
+
+/** Words that tell runs apart; '' for all where there is one kind of them at most. */
+const told = (words: readonly string[]): readonly string[] =>
+  new Set(words.filter(Boolean)).size > 1 ? words : words.map(() => '')
+
+/** Of each health the least that it is alike to, in words; '' where it is not known. */
+function ages(health: readonly (number | null)[]): string[] {
+  const known = health.filter((h) => h !== null).sort((a, b) => a - b)
+  const least = new Map<number, number>()
+  let from = known[0]
+  for (const h of known) {
+    if (h - from > HEALTH_POINTS) from = h
+    least.set(h, from)
+  }
+  return health.map((h) => (h === null ? '' : String(least.get(h))))
+}
