@@ -28,7 +28,7 @@ const offered = (over: Partial<Offered>): Offered => ({
   hottestC: NaN,
   ...over,
 })
-const options = { prefer: 'cost', share: 0.9, nightHours: 8 } as const
+const options = { prefer: 'cost', share: 0.9, nightHours: 8, warmC: 40 } as const
 const ranked = (...places: Place[]): Ranking => ({
   places,
   repeatability: { share: 0.02, freedom: 8, assumed: true },
@@ -112,9 +112,26 @@ describe('what to keep or buy', () => {
     expect(costOf([{ owned: true, price: null }])).toBe(0)
   })
 
+  it('says who stays cool enough for every day, and of how many it knows what was asked for', () => {
+    const of = [
+      offered({ hottestC: 40, weightG: NaN }),
+      offered({ hottestC: 39.9, weightG: 60 }),
+      offered({ weightG: NaN }),
+    ]
+    const places = ranked(...of.map((_, i) => place(i, 5000, i === 0 ? { verdict: 'first' } : {})))
+    const told = adviceFor(places, of, { ...options, prefer: 'weight' })
+    expect(told.everyDay).toEqual({ cool: [1], warm: [0] })
+    expect(told).toMatchObject({ known: 'some', choice: 1 })
+    expect(adviceFor(places, of, { ...options, prefer: 'size' }).known).toBe('none')
+    expect(adviceFor(places, of, options).known).toBe('all')
+  })
+
   it('reads a size as three lengths', () => {
     expect(volumeOf('32 × 30 × 42 mm')).toBe(40_320)
     expect(volumeOf('3,2 x 3 x 4.2 cm')).toBeCloseTo(40_320, 6)
+    // An inch is 25.4 mm exactly.
+    for (const inches of ['1 x 2 x 0.5 in', '1in x 2in x 0.5in', '1″ × 2″ × 0,5″', '1 x 2 x 0.5 inches'])
+      expect(volumeOf(inches), inches).toBeCloseTo(25.4 ** 3, 6)
     expect(volumeOf('small')).toBeNaN()
   })
 })

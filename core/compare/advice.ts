@@ -33,6 +33,8 @@ export interface AdviceOptions {
   share: number
   /** Hours that a night has. */
   nightHours: number
+  /** From here on a charge is too warm for every day, °C. */
+  warmC: number
 }
 
 /** By place in the list; null where nothing can be said. */
@@ -40,6 +42,8 @@ export interface Advice {
   /** To be kept or bought for the goal of the ranking, and whether that is to keep what one has. */
   choice: number | null
   keep: boolean
+  /** Of how many that do as well it is known what was asked for: price, weight or size. */
+  known: 'all' | 'some' | 'none'
   /** What the choice would turn to, and at which difference that must then not be worth noticing, in the goal's unit. */
   turns: { to: number; at: number } | null
   ladder: Ladder
@@ -51,6 +55,8 @@ export interface Advice {
   perMinute: { index: number; price: number }[]
   lightest: number | null
   coolest: number | null
+  /** Whose hottest place stayed cool enough for every day, and whose did not; of those that were measured. */
+  everyDay: { cool: number[]; warm: number[] }
 }
 
 const WANTED: Record<Preference, (o: Offered) => number> = {
@@ -89,8 +95,11 @@ export function adviceFor(ranking: Ranking, offered: readonly Offered[], options
   const least = (of: readonly number[], figure: (i: number) => number): number | null =>
     [...of].filter((i) => !Number.isNaN(figure(i))).sort((a, b) => figure(a) - figure(b))[0] ?? null
   const inNight = all.filter((i) => isEnoughOvernight(offered[i].fullS, options.nightHours) === true)
+  const rated = good.filter((p) => Number.isFinite(rate(p.index))).length
+  const measured = all.filter((i) => !Number.isNaN(offered[i].hottestC))
   return {
     choice,
+    known: rated === good.length ? 'all' : rated > 0 ? 'some' : 'none',
     keep: choice !== null && offered[choice].owned,
     turns: nearest ? { to: nearest.index, at: nearest.behind } : null,
     ladder: ladder(
@@ -107,6 +116,10 @@ export function adviceFor(ranking: Ranking, offered: readonly Offered[], options
     perMinute: minutesBought(offered),
     lightest: least(good.map((p) => p.index), (i) => offered[i].weightG),
     coolest: least(all, (i) => offered[i].hottestC),
+    everyDay: {
+      cool: measured.filter((i) => offered[i].hottestC < options.warmC),
+      warm: measured.filter((i) => offered[i].hottestC >= options.warmC),
+    },
   }
 } // prettier-ignore
 
@@ -123,11 +136,12 @@ function minutesBought(offered: readonly Offered[]): Advice['perMinute'] {
     .sort((a, b) => a.price - b.price)
 }
 
-/** "32 × 30 × 42 mm" as mm³; NaN where it is not three lengths. */
+const MM_PER_INCH = 25.4
+/** "32 × 30 × 42 mm", in cm or inches too, as mm³; NaN where it is not three lengths. */
 export function volumeOf(size: string): number {
   const lengths = size.match(/\d+(?:[.,]\d+)?/g)?.map((n) => Number(n.replace(',', '.'))) ?? []
   if (lengths.length !== 3) return NaN
-  const scale = /cm/i.test(size) ? 10 : 1
+  const scale = /cm/i.test(size) ? 10 : /\bin\b|\din\b|inch|["″]/i.test(size) ? MM_PER_INCH : 1
   return lengths.reduce((product, mm) => product * mm * scale, 1)
 }
 

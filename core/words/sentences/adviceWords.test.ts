@@ -11,7 +11,7 @@ const full = GOALS.find((g) => g.key === 'full')!
 
 it('says what to keep or buy, and at which difference that would turn', () => {
   const words = (over: Partial<Advice>, prefer: Parameters<typeof choiceWords>[3] = 'cost') =>
-    plain(choiceWords(full, { choice: 1, keep: false, turns: null, ...over }, names, prefer))
+    plain(choiceWords(full, { choice: 1, keep: false, known: 'all', turns: null, ...over }, names, prefer))
   expect(words({})).toBe('Hawser 20 is the cheapest that does as well.')
   expect(words({}, 'weight')).toContain('the lightest')
   expect(words({}, 'size')).toContain('the smallest')
@@ -19,6 +19,10 @@ it('says what to keep or buy, and at which difference that would turn', () => {
     'You own Hawser 20: keep it. If 29 min did not matter to you, Bollard 12 would do.',
   )
   expect(words({ choice: null })).toBe('')
+  expect(words({ known: 'none' }, 'weight')).toBe('Hawser 20 does as well as any; the weight is not known.')
+  expect(words({ known: 'some' })).toBe(
+    'Hawser 20 is the cheapest of which the price is known, and does as well.',
+  )
 })
 
 it('answers a purpose a line, and leaves out what nobody can answer', () => {
@@ -29,8 +33,9 @@ it('answers a purpose a line, and leaves out what nobody can answer', () => {
     perMinute: [{ index: 2, price: 0.5 }],
     lightest: 0,
     coolest: 1,
+    everyDay: { cool: [0, 1], warm: [2] },
   } as unknown as Advice
-  const options = { share: 0.9, atS: 3600, nightHours: 8, topUpS: 900, gains: [10, 20, 1], currency: 'kr' }
+  const options = { share: 0.9, atS: 3600, nightHours: 8, warmC: 40, topUpS: 900, gains: [10, 20, 1], currency: 'kr' }
   const told = purposeWords(advice, names, options as never)
   expect(told.map((t) => `${plain(t.purpose)}: ${plain(t.answer)}`)).toEqual([
     'Smallest to pack, within 90 % of the best after 1 h 0 min: Hawser 20: 44 points',
@@ -39,10 +44,14 @@ it('answers a purpose a line, and leaves out what nobody can answer', () => {
     'Cheapest for each minute saved against what you own: Gangway 65: 0.50 kr a minute',
     'Lightest of those that do as well: Bollard 12',
     'Coolest: Hawser 20',
+    'Cool enough for every day, below 40 °C: Bollard 12 and Hawser 20; Gangway 65 in a pinch',
   ])
-  const nothing = { ladder: { smallest: null }, overnight: 0, topUp: null, perMinute: [], lightest: null, coolest: null }
+  const nothing = { ladder: { smallest: null }, overnight: 0, topUp: null, perMinute: [], lightest: null, coolest: null, everyDay: { cool: [], warm: [] } }
   const few = purposeWords(nothing as unknown as Advice, names, options as never)
   expect(few.map((t) => t.answer)).toEqual(['Bollard 12'])
+  const warmth = (cool: number[], warm: number[]) =>
+    purposeWords({ ...nothing, everyDay: { cool, warm } } as unknown as Advice, names, options as never).at(-1)!.answer
+  expect([warmth([0], []), warmth([], [0, 1])]).toEqual(['all that were measured', 'none that was measured'])
 }) // prettier-ignore
 
 it('names an odd result with its causes in their order', () => {

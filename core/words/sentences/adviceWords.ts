@@ -4,21 +4,26 @@ import type { LeadChange } from '../../compare/leads'
 import type { Cause, Odd } from '../../compare/odd'
 import type { Goal } from '../../compare/ranking'
 import { duration, figure, points } from '../figures'
+import { list } from '../lists'
 import { goalDifference } from './verdictSentence'
 
 const PREFERRED: Record<Preference, string> = { cost: 'cheapest', weight: 'lightest', size: 'smallest' }
 
+const ASKED: Record<Preference, string> = { cost: 'the price', weight: 'the weight', size: 'the size' }
+
 /** What to keep or buy for a goal, in one or two sentences; '' where nothing can be said. */
 export function choiceWords(
   goal: Goal,
-  { choice, keep, turns }: Pick<Advice, 'choice' | 'keep' | 'turns'>,
+  { choice, keep, known, turns }: Pick<Advice, 'choice' | 'keep' | 'known' | 'turns'>,
   names: readonly string[],
   prefer: Preference,
 ): string {
   if (choice === null) return ''
   const first = keep
     ? `You own ${names[choice]}: keep it.`
-    : `${names[choice]} is the ${PREFERRED[prefer]} that does as well.`
+    : known === 'none'
+      ? `${names[choice]} does as well as any; ${ASKED[prefer]} is not known.`
+      : `${names[choice]} is the ${PREFERRED[prefer]} ${known === 'some' ? `of which ${ASKED[prefer]} is known, and does` : 'that does'} as well.`
   const then = turns
     ? ` If ${goalDifference(goal, turns.at)} did not matter to you, ${names[turns.to]} would do.`
     : ''
@@ -60,8 +65,19 @@ export function purposeWords(
     ],
     ['Lightest of those that do as well', advice.lightest === null ? null : names[advice.lightest]],
     ['Coolest', advice.coolest === null ? null : names[advice.coolest]],
+    [
+      `Cool enough for every day, below ${figure(options.warmC, 0, '°C')}`,
+      everyDayWords(advice.everyDay, names),
+    ],
   ]
   return lines.flatMap(([purpose, answer]) => (answer === null ? [] : [{ purpose, answer }]))
+}
+
+function everyDayWords({ cool, warm }: Advice['everyDay'], names: readonly string[]): string | null {
+  if (cool.length + warm.length === 0) return null
+  const named = (of: readonly number[]) => list(of.map((i) => names[i]))
+  if (warm.length === 0) return 'all that were measured'
+  return cool.length === 0 ? 'none that was measured' : `${named(cool)}; ${named(warm)} in a pinch`
 }
 
 const CAUSES: Record<Cause, string> = {

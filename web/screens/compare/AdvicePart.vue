@@ -21,7 +21,7 @@ const props = defineProps<{
   /** One device alone: watts can be set against what they brought. */
   isLadder: boolean
 }>()
-const { sharePercent, nightHours, ladderMinutes, topUpMinutes, options } = props.thresholds
+const { sharePercent, nightHours, warmC, ladderMinutes, topUpMinutes, options } = props.thresholds
 const { advice, offered, odd, foreseen, curve, from } = props.told
 const MINUTES = DEFAULT_MARKS.map((s) => ({ value: String(s / 60), title: `${s / 60} min` }))
 
@@ -72,6 +72,7 @@ const ladderTable = () => [
         />
         <FormPick v-model="ladderMinutes" label="after" :items="MINUTES" density="compact" />
         <ThresholdField v-model="nightHours" label="A night has" suffix="h" :low="0.5" :high="24" />
+        <ThresholdField v-model="warmC" label="Warm from" suffix="°C" :low="25" :high="60" />
         <FormPick v-model="topUpMinutes" label="Before leaving" :items="MINUTES" density="compact" />
       </InTurn>
     </div>

@@ -16,6 +16,8 @@ export interface UseThresholdsReturn {
   prefer: WritableComputedRef<Preference>
   sharePercent: WritableComputedRef<number>
   nightHours: WritableComputedRef<number>
+  /** From here on a charge is too warm for every day, °C. */
+  warmC: WritableComputedRef<number>
   /** Minutes: of the ladder, and of a top-up before leaving. */
   ladderMinutes: WritableComputedRef<string>
   topUpMinutes: WritableComputedRef<string>
@@ -32,6 +34,7 @@ export function useThresholds(): UseThresholdsReturn {
   const prefer = word('prefer', PREFERENCES)
   const sharePercent = number('share', 90, 1, 100)
   const nightHours = number('night', 8, 0.5, 24)
+  const warmC = number('warm', 40, 25, 60)
   // The usual one first: it is not written into the address.
   const usualFirst = (usual: string) => [usual, ...MARKS.filter((m) => m !== usual)]
   return {
@@ -41,12 +44,14 @@ export function useThresholds(): UseThresholdsReturn {
     prefer,
     sharePercent,
     nightHours,
+    warmC,
     ladderMinutes: word('at', usualFirst('60')),
     topUpMinutes: word('topup', usualFirst('15')),
     options: computed(() => ({
       prefer: prefer.value,
       share: sharePercent.value / 100,
       nightHours: nightHours.value,
+      warmC: warmC.value,
     })),
     asked: (goal) =>
       goal.kind === 'time'
