@@ -49,6 +49,21 @@ it('counts the time at or above 35, 40 and 45 °C along straight lines, and when
   expect(back.at).toEqual([{ atS: 1200, maxC: 45, thenC: 45 }])
 })
 
+it('tells the level at which it peaked, and at which it was back', () => {
+  const trace = traceFromReadings([
+    { t: 0, percent: 5, temperatures: { back: 25 } },
+    { t: 900, percent: 40 },
+    { t: 1200, temperatures: { back: 44 } },
+    { t: 1500, percent: 60 },
+    { t: 3000, percent: 90, temperatures: { back: 24 } },
+  ])
+  // 40 % at 900 s and 60 % at 1,500 s: 50 % between; back to 25 °C a twentieth of the way before 3,000 s.
+  const [back] = heat(trace)
+  expect([back.maxAtS, back.maxAtPercent]).toEqual([1200, 50])
+  expect([back.backToStartS, back.backAtPercent]).toEqual([2910, expect.closeTo(88.2, 9)])
+  expect(heat(minutes([{ back: 25 }, { back: 30 }, { back: 25 }]))[0].backAtPercent).toBeNaN()
+})
+
 it('has a line for every place that was read, and none for the others', () => {
   expect(heat(traceFromReadings([{ t: 0, percent: 5 }]))).toEqual([])
   const [only] = heat(traceFromReadings([{ t: 60, temperatures: { pad: 31 } }, { t: 120 }]))

@@ -8,6 +8,8 @@ export interface Heat {
   place: string
   maxC: number
   maxAtS: number
+  /** The level shown then, along straight lines, %; NaN where none was read about that moment. */
+  maxAtPercent: number
   /** Over the first reading. */
   riseC: number
   /** Over the room; NaN where nobody read it. */
@@ -20,6 +22,8 @@ export interface Heat {
   above: { celsius: number; seconds: number }[]
   /** When, after the peak, it was back to what was first read, s; NaN where it never was. */
   backToStartS: number
+  /** The level shown then, %. */
+  backAtPercent: number
 }
 
 /** 10, 20 and 30 minutes are usual; s. */
@@ -45,21 +49,25 @@ export function heat(
   trace: Trace,
   { thermometer, ambientC = NaN, marksS = HEAT_MARKS_S }: HeatOptions = {},
 ): Heat[] {
+  const shown = samplesOf(trace.time, trace.percent)
   return Object.entries(trace.temperatures)
     .map(([place, column]) => ({ place, ...samplesOf(trace.time, column) }))
     .filter(({ t }) => t.length > 0)
     .map(({ place, t, v }) => {
       const top = highestAt(v)
+      const backToStartS = backAt({ t, v }, top)
       return {
         place,
         maxC: v[top],
         maxAtS: t[top],
+        maxAtPercent: valueAt(shown, t[top]),
         riseC: v[top] - v[0],
         overAmbientC: v[top] - ambientC,
         uncertaintyC: thermometer ? celsiusUncertainty(thermometer, v[top]) : NaN,
         at: marksS.filter((atS) => atS <= t[t.length - 1] && atS >= t[0]).map((atS) => markAt({ t, v }, atS)),
         above: COUNTED_FROM_C.map((celsius) => ({ celsius, seconds: secondsFrom({ t, v }, celsius) })),
-        backToStartS: backAt({ t, v }, top),
+        backToStartS,
+        backAtPercent: valueAt(shown, backToStartS),
       }
     })
     .sort((a, b) => b.maxC - a.maxC)

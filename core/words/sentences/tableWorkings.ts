@@ -4,7 +4,7 @@ import type { Mark } from '../../analysis/marks'
 import type { Part } from '../../analysis/parts/parts'
 import { goneOver, type Spot } from '../../analysis/spot'
 import type { Supply } from '../../analysis/supply'
-import { clock, difference, duration, figure } from '../figures'
+import { clock, difference, duration, figure, UNKNOWN } from '../figures'
 import { PART_END_WORDS } from './curve'
 import { GUM, PLAIN, type Workings } from './workings'
 
@@ -74,11 +74,19 @@ export const supplyWorkings = (s: Supply): Workings => ({
   source: 'Fixed levels of USB Power Delivery, from memory.',
 })
 
+/** A moment, with the level that was shown then where that is known. */
+export const momentWords = (atS: number, percent: number): string =>
+  Number.isNaN(atS)
+    ? UNKNOWN
+    : Number.isNaN(percent)
+      ? clock(atS)
+      : `${clock(atS)}, ${figure(percent, 0, '%')}`
+
 /** The hottest that one place became. */
 export const placeWorkings = (h: Heat): Workings => ({
   title: h.place ? `Hottest, ${h.place}` : 'Hottest',
   rule: 'The highest temperature that was read there; between readings along straight lines.',
-  formula: `${figure(h.maxC, 1, '°C')} at ${clock(h.maxAtS)} = first reading + ${difference(h.riseC, 1, '°C')}${Number.isNaN(h.overAmbientC) ? '' : ` = room + ${difference(h.overAmbientC, 1, '°C')}`}`,
+  formula: `${figure(h.maxC, 1, '°C')} at ${momentWords(h.maxAtS, h.maxAtPercent)} = first reading + ${difference(h.riseC, 1, '°C')}${Number.isNaN(h.overAmbientC) ? '' : ` = room + ${difference(h.overAmbientC, 1, '°C')}`}`,
   used: h.above
     .filter(({ seconds }) => seconds > 0)
     .map(({ celsius, seconds }) => ({

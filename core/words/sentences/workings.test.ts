@@ -9,6 +9,7 @@ import {
   meanWorkings,
   partWorkings,
   peakWorkings,
+  momentWords,
   placeWorkings,
   spotWorkings,
   supplyWorkings,
@@ -32,6 +33,7 @@ const heat = {
   place: 'back',
   maxC: 43.84,
   maxAtS: 1200,
+  maxAtPercent: 44,
   riseC: 18.1,
   overAmbientC: 21,
   uncertaintyC: 0.5,
@@ -125,9 +127,11 @@ it('tells how warm, over what, and how long', () => {
   }
   expect(formula(heatWorkings(analysis))).toBe('43.8 °C at 0:20:00, 18.1 °C over its first reading')
   expect(formula(placeWorkings(analysis.heat[0]))).toBe(
-    '43.8 °C at 0:20:00 = first reading + 18.1 °C = room + 21.0 °C',
+    '43.8 °C at 0:20:00, 44 % = first reading + 18.1 °C = room + 21.0 °C',
   )
-  const bare = { ...analysis.heat[0], place: '', overAmbientC: NaN, uncertaintyC: NaN }
+  const bare = { ...analysis.heat[0], place: '', maxAtPercent: NaN, overAmbientC: NaN, uncertaintyC: NaN }
+  expect(formula(placeWorkings(bare))).toContain('at 0:20:00 =')
+  expect(momentWords(NaN, 44)).toBe('–')
   expect([placeWorkings(bare).title, heatWorkings({ ...analysis, heat: [bare] }).title]).toEqual([
     'Hottest',
     'Hottest',

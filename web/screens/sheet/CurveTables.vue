@@ -5,6 +5,7 @@ import { warmth } from '@core/analysis/heat'
 import { clock, difference, duration, figure } from '@core/words/figures'
 import {
   partWorkings,
+  momentWords,
   placeWorkings,
   spotWorkings,
   supplyWorkings,
@@ -105,13 +106,13 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
             </td>
             <td class="number">
               <WorkedFigure :workings="() => placeWorkings(h)"
-                >{{ figure(h.maxC, 1, '°C') }} at {{ clock(h.maxAtS) }}</WorkedFigure
+                >{{ figure(h.maxC, 1, '°C') }} at {{ momentWords(h.maxAtS, h.maxAtPercent) }}</WorkedFigure
               >
             </td>
             <td class="number">{{ difference(h.riseC, 1, '°C') }}</td>
             <td class="number">{{ difference(h.overAmbientC, 1, '°C') }}</td>
             <td class="number">{{ duration(h.above[1].seconds) }}</td>
-            <td class="number">{{ Number.isNaN(h.backToStartS) ? '–' : clock(h.backToStartS) }}</td>
+            <td class="number">{{ momentWords(h.backToStartS, h.backAtPercent) }}</td>
           </tr>
         </tbody>
       </table>
