@@ -58,6 +58,14 @@ test('a comparison is written up, with own words that outlive the figures, and g
   await how.getByRole('button', { name: /up$/ }).click()
   await expect(blocks.locator(':scope > li').nth(1)).toHaveAttribute('data-kind', 'how')
   await expect(blocks.locator('[data-kind=parts]')).toContainText(/hold.*\d.W/s)
+  // What is called out in a picture stands in its table too.
+  const power = blocks.locator('[data-kind=power]')
+  const [minute, watts] = await power
+    .getByRole('row', { name: /^Bollard 12/ })
+    .first()
+    .locator('td')
+    .allInnerTexts()
+  await expect(power.locator('svg text', { hasText: `${minute}, ${watts}` })).toHaveCount(1)
   await expect(blocks.locator('[data-kind=grid]')).toContainText('charges')
 
   // Out as a page: opened from disk with the network cut, usable by all, with the figures of the screen.

@@ -101,6 +101,15 @@ describe('a page for others', () => {
     expect([...rows].sort((a, b) => b - a)).toEqual(rows)
   })
 
+  it('calls points out beside their path, words where there is room and a dot in any case', () => {
+    const called = picture(['1 h'])
+    const calls = [{ x: 500, y: 51, at: '8 min', said: '19.5 W' }, { x: 2900, y: 10, at: 'x'.repeat(200), said: '' }]
+    const svg = svgPicture({ ...called, paths: [{ ...called.paths[0], calls }] }, options)
+    expect(svg.match(/<circle /g)).toHaveLength(2)
+    expect(svg).toContain('>8 min, 19.5 W</text>')
+    expect(svg).not.toContain('xxx')
+  }) // prettier-ignore
+
   it('draws what was read where it belongs: level upward, the clock to the right, a moment every ten minutes', () => {
     // 52 px at the left, 16 at the right, 34 below, two rows of names above: the plot is 732 × 310 px.
     const svg = svgPicture(picture(['1 h', '2 h']), { ...options, inks: [{ colour: '#123456', dash: [6, 3] }, { colour: '#654321', dash: [] }] })

@@ -1,5 +1,6 @@
 import { ticks } from 'd3-array'
-import type { PageBars, PagePanels, PagePaths, PagePicture } from '../words/page'
+import { leadOf, placeCallouts, type Room, type Stroke } from './callouts'
+import type { PageBars, PageCall, PagePanels, PagePaths, PagePicture } from '../words/page'
 
 /** An ink as a picture draws it. */
 export interface PictureInk {
@@ -93,7 +94,34 @@ function pathsBody({ paths, until: length, unit, max }: PagePaths, o: PictureOpt
     const halo = text.replace('<text ', `<text paint-order="stroke" stroke="${escaped(o.ground)}" stroke-width="4" `)
     return line(endX, rowY - 4, endX, endY, colour, ' stroke-opacity="0.55"') + halo
   })
-  return [...grid, line(left, bottom, right, bottom, o.quiet), ...drawn, ...names].join('')
+  const strokes = [
+    ...paths.flatMap(({ points }) => points.slice(1).map((q, i): Stroke => [{ x: x(points[i].x), y: y(points[i].y) }, { x: x(q.x), y: y(q.y) }])),
+    ...named.map((p): Stroke => [{ x: x(endOf(p).x), y: top - ROW }, { x: x(endOf(p).x), y: y(endOf(p).y) }]),
+  ]
+  const calls = paths.flatMap(({ calls: of = [], ink }) => of.map((call) => ({ ...call, ink, px: x(call.x), py: y(call.y) })))
+  const called = callsBody(calls, strokes, { left, right, top, bottom }, o)
+  return [...grid, line(left, bottom, right, bottom, o.quiet), ...drawn, called, ...names].join('')
+} // prettier-ignore
+
+const CALL_SIZE = 11
+/** A letter of that size is about so wide, px. */
+const CALL_LETTER_PX = 6.1
+
+/** Points that are called out, each with its dot, and its words where there is room for them. */
+function callsBody(calls: readonly (PageCall & { ink: number; px: number; py: number })[], strokes: readonly Stroke[], room: Room, o: PictureOptions): string {
+  const words = calls.map(({ at, said }) => [at, said].filter(Boolean).join(', '))
+  const places = placeCallouts(calls.map(({ px, py }, i) => ({ x: px, y: py, width: words[i].length * CALL_LETTER_PX, height: CALL_SIZE + 2 })), strokes, room)
+  return calls
+    .map(({ ink, px, py }, i) => {
+      const { colour } = o.inks[ink % o.inks.length]
+      const dot = `<circle cx="${fixed(px)}" cy="${fixed(py)}" r="3.2" fill="${escaped(colour)}" stroke="${escaped(o.ground)}" stroke-width="1"/>`
+      const box = places[i]
+      if (!box) return dot
+      const [, lead] = leadOf({ x: px, y: py }, box)
+      const led = line(px, py, lead.x, lead.y, colour, ' stroke-opacity="0.45"')
+      return led + dot + label(box.left, box.bottom - 3, words[i], o.text, 'start', CALL_SIZE)
+    })
+    .join('')
 } // prettier-ignore
 
 /** Narrower than this no frame can be read, px. */

@@ -49,7 +49,7 @@ const STEPS: Record<number, (logbook: RawLogbook) => RawLogbook> = {
   5: (logbook) => ({ ...logbook, runs: eachOf(logbook.runs, (run) => ({ leftOut: [], ...run })) }),
   // 7: a run whose moment nobody knew says so. Of earlier ones that cannot be told any more.
   6: (logbook) => ({ ...logbook, runs: eachOf(logbook.runs, (run) => ({ dated: true, ...run })) }),
-  // 8: a write-up may have a block of what was measured under load, which an earlier program would refuse.
+  // 8: a write-up may have blocks of power and of what was measured under load, which an earlier program would refuse.
   7: (logbook) => logbook,
 }
 

@@ -2,7 +2,7 @@ import { array, mixed, object, string, type ObjectSchema } from 'yup'
 import { freeText, id, moment } from '../trace/fields'
 
 /** What a write-up is made of: blocks that are made from the logbook, and the reviewer's own words. */
-export const BLOCK_KINDS = ['answer', 'words', 'how', 'paths', 'panels', 'ranking', 'results', 'saved', 'advice', 'parts', 'grid', 'load', 'heat', 'odd', 'uncertain', 'cautions'] as const // prettier-ignore
+export const BLOCK_KINDS = ['answer', 'words', 'how', 'paths', 'power', 'panels', 'ranking', 'results', 'saved', 'advice', 'parts', 'grid', 'load', 'heat', 'odd', 'uncertain', 'cautions'] as const // prettier-ignore
 export type BlockKind = (typeof BLOCK_KINDS)[number]
 
 /** One block in its place. */

@@ -5,6 +5,15 @@ export interface PageTable {
   rows: readonly (readonly string[])[]
 }
 
+/** A point of a path that is called out: where, and in words when and what. */
+export interface PageCall {
+  x: number
+  y: number
+  at: string
+  /** '' where the moment says all. */
+  said: string
+}
+
 /** One run of a picture. Points in seconds and the picture's unit. */
 export interface PagePath {
   name: string
@@ -13,6 +22,7 @@ export interface PagePath {
   points: readonly { x: number; y: number }[]
   /** What stands at its end; '' for a repeat that needs no name. */
   end: string
+  calls?: readonly PageCall[]
 }
 export interface PagePaths {
   kind: 'paths'

@@ -70,7 +70,7 @@ export const HOUSE = {
   'core/words': { rooms: [], packages: ['d3-array'] },
   'core/words/sentences': {
     rooms: ['core/words', 'core/compare', 'core/analysis', 'core/gear', 'core/trace'],
-    packages: [],
+    packages: ['d3-array'],
   },
 
   'web/theme': { rooms: [], packages: ['vue', 'vuetify', 'vuetify/*', '@vueuse/core'] },

@@ -27,6 +27,7 @@ const told: Told = {
   methods: [],
   paths: [path('Bollard 5', 'stopped at 80 %'), path('Hawser 20', '1 h 24 min'), path('Hawser 20', '')],
   panels: [{ title: 'Skerry P5', paths: [path('Hawser 20', '1 h 24 min')] }],
+  watts: [],
   until: 7200,
   baseAt: 0,
   times: [
@@ -144,7 +145,8 @@ describe('blocks of a write-up', () => {
   it('have a heading each of their own, and by every picture its words and a table with a caption', () => {
     const panels = [...told.panels, ...told.panels]
     const load = { sentences: ['Deck plans: Hawser 20 leads.'], figures: [{ quantity: tiles, results: scores }] }
-    const whole = { ...told, panels, load, parts: [['Hawser 20', 'hold']], grid: { head: ['Source'], rows: [['Hawser 20']] }, odd: ['One is odd.'], methods: [{ device: 'Skerry P5', source: 'Hawser 20', day: '2026-03-02' } as Told['methods'][number]] }
+    const watts = [{ ...path('Hawser 20', 'held 19.9 W'), calls: [{ x: 0, y: 2, at: '17 min', said: '19.9 W' }] }]
+    const whole = { ...told, panels, load, watts, parts: [['Hawser 20', 'hold']], grid: { head: ['Source'], rows: [['Hawser 20']] }, odd: ['One is odd.'], methods: [{ device: 'Skerry P5', source: 'Hawser 20', day: '2026-03-02' } as Told['methods'][number]] }
     const made = Object.values(MADE).flatMap((make) => make(whole) ?? [])
     expect(made).toHaveLength(Object.keys(MADE).length)
     expect(new Set(made.map((m) => m.heading)).size).toBe(made.length)
@@ -160,12 +162,15 @@ describe('blocks of a write-up', () => {
       expect(table.head.every((h) => h !== '')).toBe(true)
       for (const row of table.rows) expect(row.length).toBeLessThanOrEqual(table.head.length)
     }
-    const [curves] = made.filter((m) => m.picture?.kind === 'paths')
+    const [curves, power] = made.filter((m) => m.picture?.kind === 'paths')
     expect(curves.table?.head).toHaveLength(2)
+    expect(power.picture).toMatchObject({ unit: 'W', max: 2, until: 7200 })
+    expect(power.table?.rows).toEqual([['Hawser 20', '17 min', '19.9 W']])
   }) // prettier-ignore
 
   it('say nothing where there is nothing to say', () => {
-    expect([MADE.parts(told), MADE.grid(told), MADE.odd(told), MADE.load(told)]).toEqual([
+    expect([MADE.parts(told), MADE.grid(told), MADE.odd(told), MADE.load(told), MADE.power(told)]).toEqual([
+      null,
       null,
       null,
       null,

@@ -1,6 +1,7 @@
 import type { Goal, Ranking } from '../../compare/ranking'
 import type { Quantity } from '../../compare/quantities'
 import type { Result } from '../../compare/results'
+import { nice } from 'd3-array'
 import type { PageBar, PageBlock, PagePath, PageTable } from '../page'
 import { CAUTIONS, doubtWords, methodWords, type Method } from './methodWords'
 import { PART_HEAD } from './partRows'
@@ -23,6 +24,8 @@ export interface Told {
   methods: readonly Method[]
   paths: readonly PagePath[]
   panels: readonly { title: string; paths: readonly PagePath[] }[]
+  /** Watts over the clock. */
+  watts: readonly PagePath[]
   /** Where the clock of the pictures ends, s. */
   until: number
   /** The set-up that the others are held against. */
@@ -89,6 +92,23 @@ export const MADE = {
         rows: ended(paths).map((p) => [p.name, p.end]),
       },
     }),
+  power: ({ watts, until }: Told): Made | null => {
+    const highest = watts.flatMap(({ points }) => points).reduce((top, { y }) => Math.max(top, y), 0)
+    if (!(highest > 0)) return null
+    const [, max] = nice(0, highest, 5)
+    const rows = watts.flatMap(({ name, calls = [] }) => calls.map(({ at, said }) => [name, at, said]))
+    return block('Power over the charge', [], {
+      picture: {
+        kind: 'paths',
+        alt: `Watts against time: ${endWords(watts)}`,
+        paths: watts,
+        until,
+        unit: 'W',
+        max,
+      },
+      table: { caption: 'Where power stepped down', head: ['Set-up', 'After', 'Drew until then'], rows },
+    })
+  },
   panels: ({ panels, until }: Told): Made | null =>
     panels.length < 2
       ? null

@@ -32,6 +32,8 @@ export interface UsePathsReturn {
   /** Whether a strip is to be expected of these runs. */
   has: (what: Compared, ids: readonly string[]) => boolean
   byLevel: (what: Compared, ids: readonly string[]) => Path[]
+  /** What a run shows at a moment of the clock; NaN where it was not read. */
+  shownAt: (what: Compared, id: string, at: number) => number
   /** What every run shows at a moment. */
   readOff: (at: number) => string
 }
@@ -117,7 +119,12 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
     const trace = traceOf(id)
     return trace ? within(comparedSamples(trace, what), id, stretch) : []
   }
+  const shownAt = (what: Compared, id: string, at: number): number => {
+    const trace = traceOf(id)
+    return trace ? valueAt(comparedSamples(trace, what), at + shiftOf(id)) : NaN
+  }
   return {
+    shownAt,
     lifted,
     until,
     panels,
@@ -138,10 +145,8 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
       runs.value
         .slice(0, MOST_INKS)
         .flatMap(({ id }) => {
-          const trace = traceOf(id)
-          if (!trace) return []
           const told = (['level', 'power'] as const).flatMap((what) => {
-            const value = valueAt(comparedSamples(trace, what), at + shiftOf(id))
+            const value = shownAt(what, id, at)
             return Number.isNaN(value) ? [] : [figure(value, ...UNITS[what])]
           })
           return told.length ? [`${names.value[id]} ${told.join(', ')}`] : []

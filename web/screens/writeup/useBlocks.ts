@@ -9,6 +9,7 @@ export const BLOCK_NAMES: Record<BlockKind, string> = {
   words: 'Own words',
   how: 'How it was done',
   paths: 'Charge curves',
+  power: 'Power over the charge',
   panels: 'Frames side by side',
   ranking: 'In order',
   results: 'Times',

@@ -10,16 +10,18 @@ import { isSimulated, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import { watchedOf } from '@core/trace/trace'
-import { plainly } from '@core/words/figures'
+import { figure, plainly } from '@core/words/figures'
 import { fullDay, ofRun } from '@core/words/moments'
-import type { Page, PageBlock, PagePath } from '@core/words/page'
+import type { Page, PageBlock, PageCall, PagePath } from '@core/words/page'
 import { choiceWords, oddWords, purposeWords } from '@core/words/sentences/adviceWords'
 import type { Method } from '@core/words/sentences/methodWords'
+import { levelCalls, powerCalls } from '@core/words/sentences/namedPoints'
 import { MADE, type Told } from '@core/words/sentences/pageBlocks'
 import { pairInWords } from '@core/words/sentences/pairWords'
 import { partRows } from '@core/words/sentences/partRows'
 import { resultWords } from '@core/words/sentences/resultWords'
 import { verdictSentence } from '@core/words/sentences/verdictSentence'
+import type { Path } from '../../charts/options'
 import { useLogbook } from '../../stores/logbook'
 import { useSettings } from '../../stores/settings'
 import { useAdvice } from '../compare/useAdvice'
@@ -30,6 +32,8 @@ import { useUnderLoad } from '../compare/useUnderLoad'
 import { useVerdict } from '../compare/useVerdict'
 import { markdownHtml } from './markdown'
 
+/** Of more set-ups than this no points are called out: nobody could tell whose they are. */
+const MOST_CALLED = 5
 const WHOLE = { from: 0, until: Infinity, views: 1 }
 
 export interface UseWriteUpPageReturn {
@@ -82,13 +86,31 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     simulated: isSimulated(r),
     watched: watchedOf(logbook.traces.get(r.id) ?? { time: new Float64Array(0), temperatures: {} }).length > 0,
   })
+  /** Of a set-up that bears its name in a picture: what is called out on the path of its first run. */
+  function called(what: 'level' | 'power', { label, unnamed, faded }: Pick<Path, 'label' | 'unnamed' | 'faded'>): PageCall[] {
+    const place = names.value.indexOf(label)
+    const [run, side] = [setups.value[place]?.runs[0], setups.value[place]?.sides[0]]
+    if (!run || unnamed || faded || setups.value.length > MOST_CALLED) return []
+    const wattsAt = (at: number) => paths.shownAt('power', run.id, at)
+    if (what === 'level') return levelCalls(side.analysis, wattsAt)
+    // Parts are told on the run's own clock.
+    const shift = comparison.alignment.value.shiftS[runs.value.indexOf(run)] || 0
+    return powerCalls(side.analysis, wattsAt, shift)
+  }
   const drawn = (ids: readonly string[], title = ''): PagePath[] =>
     paths.levels(ids, WHOLE).map((p) => ({
       name: p.label === title ? '' : p.label,
       ink: p.ink,
       points: p.points,
       end: p.unnamed || p.faded ? '' : (p.finish ?? ''),
+      ...(title === '' ? { calls: called('level', p) } : {}),
     }))
+  const watts = (ids: readonly string[]): PagePath[] =>
+    paths.strip('power', ids, WHOLE).map((p) => {
+      const held = setups.value[names.value.indexOf(p.label)]?.sides[0].analysis.power.heldPeakW ?? NaN
+      const end = p.unnamed || p.faded ? '' : `held ${figure(held, 1, 'W')}`
+      return { name: p.label, ink: p.ink, points: p.points, end, calls: called('power', p) }
+    })
   /** A frame for each device where there are several, else for each source. */
   const frames = usePaths(comparison, () => (new Set(runs.value.map((r) => r.deviceId)).size > 1 ? 'device' : 'source')).panels
   const fairBy = (state: string) => fair.value.filter((r) => r.state === state).map((r) => r.label.toLowerCase())
@@ -118,6 +140,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       methods: runs.value.map(methodOf),
       paths: drawn(runs.value.map((r) => r.id)),
       panels: frames.value.map(({ title, ids }) => ({ title, paths: drawn(ids, title) })),
+      watts: watts(runs.value.map((r) => r.id)),
       until: paths.until.value,
       baseAt: baseAt.value,
       times: times.value,
