@@ -144,3 +144,38 @@ test('a spreadsheet with one column a charger becomes runs; cells can be pasted 
     })
   await expect(page.getByRole('alert')).toContainText('could not be read')
 })
+
+test('a run from a file fills the place in the plan that waits for it, and can be taken out of it again', async ({
+  page,
+}) => {
+  await takeIn(page, stripLogbook(2))
+  const inPlan = page.getByRole('combobox', { name: 'For the plan' })
+  const done = async (count: number) => {
+    await page.goto('/plan/c')
+    await expect(page.getByText(new RegExp(`2 runs: ${count} done`))).toBeVisible()
+  }
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles([csv('one.csv', idling(18)), csv('two.csv', idling(17))])
+  await expect(inPlan).toHaveValue('All at once, run 1')
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  // The pair has its run: the second is a run as well, but not of the plan.
+  await expect(page.getByText('two.csv', { exact: true })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Make it a run' })).toBeEnabled()
+  await expect(inPlan).toHaveCount(0)
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await expect(page).toHaveURL(/\/sheet\//)
+  const second = page.url()
+  await done(1)
+
+  await page.goto('/sheet')
+  const first = page.getByTestId('runs').getByRole('link').last()
+  await first.click()
+  await expect(page).not.toHaveURL(second)
+  await page.getByRole('button', { name: 'Edit this run' }).click()
+  await pick(page, 'For the plan', 'not of the plan')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await done(0)
+})

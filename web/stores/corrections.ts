@@ -100,7 +100,7 @@ export const useCorrections = defineStore('corrections', () => {
   /** Changes what a run is called and what is said of it, and its power-on where that is another: one write. */
   const editRun = (
     id: string,
-    changed: Partial<Pick<Run, 'name' | 'notes'>>,
+    changed: Partial<Pick<Run, 'name' | 'notes' | 'planned'>>,
     start?: { startedAt: string; said: { from: string; to: string }; why: string },
   ) =>
     logbook.changeRun(id, (run) => ({

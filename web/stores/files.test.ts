@@ -5,7 +5,7 @@ import { writeLogbook } from '@core/formats/logbookJson'
 import { importLogbook, openLogbook } from '../storage/logbookStorage'
 import { demoLike, emptyBrowser } from '../storage/storage.fixture'
 import { useFiles } from './files'
-import { importedRun } from './importedRun'
+import { importedRun, type Given } from './importedRun'
 import { useLogbook } from './logbook'
 
 /** A file that begins "trace" holds as many records as it has words after that. */
@@ -45,14 +45,32 @@ it('takes a file once, however often it is asked to, so that undoing goes back t
 })
 
 it('keeps a run of a file without a date as not dated, unless somebody says when it was made', () => {
-  const given = { deviceId: 'd', sourceId: 's', cableId: null, meterId: null, startedAt: null, notes: '', fromS: 0 } // prettier-ignore
+  const given = { deviceId: 'd', sourceId: 's', cableId: null, meterId: null, startedAt: null, notes: '', planned: null, fromS: 0 } // prettier-ignore
   const trace = { time: Float64Array.of(0, 300), percent: Float64Array.of(5, 11), temperatures: {} }
   const made = (said: string | null, ofFile: string | null) =>
-    importedRun({ ...given, startedAt: said }, trace, ofFile, 'a.csv', useLogbook())
+    importedRun({ ...given, startedAt: said }, trace, ofFile, 'a.csv', useLogbook(), () => [])
   const at = '2026-03-02T19:00:00.000Z'
   expect(made(null, null).dated).toBe(false)
   expect(made(at, null)).toMatchObject({ dated: true, startedAt: at })
   expect(made(null, at)).toMatchObject({ dated: true, startedAt: at })
+})
+
+it('gives a run the place in the plan that was chosen, or the first that waits for its pair', () => {
+  const given = { deviceId: 'd', sourceId: 's', cableId: 'c', meterId: null, startedAt: null, notes: '', fromS: 0 } // prettier-ignore
+  const trace = { time: Float64Array.of(0, 300), percent: Float64Array.of(5, 11), temperatures: {} }
+  const asked: unknown[] = []
+  const cellsFor = (pair: unknown) => {
+    asked.push(pair)
+    return [{ campaignId: 'board', plannedId: 'p2', name: 'On board', repeat: 2 }]
+  }
+  const placeOf = (planned: Given['planned'], cells: Parameters<typeof importedRun>[5] = cellsFor) =>
+    importedRun({ ...given, planned }, trace, null, 'a.csv', useLogbook(), cells).planned
+  const chosen = { campaignId: 'board', plannedId: 'p1' }
+  expect([placeOf(null), placeOf(chosen)]).toEqual([null, chosen])
+  expect(asked).toEqual([])
+  expect(placeOf('first')).toEqual({ campaignId: 'board', plannedId: 'p2' })
+  expect(asked).toEqual([{ deviceId: 'd', sourceId: 's', cableId: 'c' }])
+  expect(placeOf('first', () => [])).toBeNull()
 })
 
 describe('files on their way in', () => {

@@ -5,6 +5,7 @@ import { shapeOf } from '@core/formats/shape'
 import type { WideRun } from '@core/formats/wide'
 import { cutBefore } from '@core/trace/cut'
 import { movedBy } from '@core/words/moments'
+import { useOpenCells } from './openCells'
 import { keepShape } from '../storage/shapes'
 import { filesWork } from '../workers/files'
 import type { OpenedTable, Outcome, WidePreview } from '../workers/files.worker'
@@ -15,6 +16,7 @@ import { openingFiles, type Opened } from './openingFiles'
 /** Files on their way in: opened and looked at first, taken only when the reviewer says so. */
 export const useFiles = defineStore('files', () => {
   const logbook = useLogbook()
+  const cellsFor = useOpenCells()
   const { opened, openNext, ...opening } = openingFiles()
   /** The end of a run that was opened before, to be joined by the file that is open now or comes next. */
   const otherEnd = shallowRef<OneEnd | null>(null)
@@ -57,7 +59,7 @@ export const useFiles = defineStore('files', () => {
     const own = given.fromS !== 0 ? cutBefore(current.result.trace, given.fromS) : current.result.trace
     const trace = joined?.trace ?? own
     const began = joined ? joined.startedAt : movedBy(startedAt, given.fromS)
-    const run = importedRun(plain, trace, began, joined?.files ?? current.file, logbook)
+    const run = importedRun(plain, trace, began, joined?.files ?? current.file, logbook, cellsFor)
     await once(current, () => logbook.putRun(run, trace))
     otherEnd.value = null
     await remember(plain, current)
@@ -85,7 +87,7 @@ export const useFiles = defineStore('files', () => {
       for (const [i, { trace, startedAt }] of read.value.entries()) {
         const { gearId } = runs[i]
         const own = logbook.device(gearId) ? { deviceId: gearId } : { sourceId: gearId }
-        const run = importedRun({ ...given, ...own }, trace, startedAt, current.file, logbook)
+        const run = importedRun({ ...given, ...own }, trace, startedAt, current.file, logbook, cellsFor)
         await logbook.putRun(run, trace)
         ids.push(run.id)
       }

@@ -1,5 +1,6 @@
 import { nextInk } from '@core/logbook/logbook'
 import { blankRun, type Run } from '@core/logbook/run'
+import type { OpenCell, RunPair } from '@core/plan/openCells'
 import type { ReadingRule } from '@core/protocol/rules'
 import { deviceConditions, noConditions } from '@core/protocol/runConditions'
 import { usualStep } from '@core/trace/samples'
@@ -15,6 +16,8 @@ export interface Given {
   /** ISO 8601, for a file without dates; null where nobody says. */
   startedAt: string | null
   notes: string
+  /** Which planned run it fills: none, or whichever waits for such a run when it is taken. */
+  planned: Run['planned'] | 'first'
   /** Idle time before power-on that is left out, s of the file's clock. */
   fromS: number
   /** The run on one clock, where this file is one end of it, and how that was found. */
@@ -43,13 +46,17 @@ const readAt = (seconds: number): ReadingRule => ({ kind: seconds < 1 ? 'meter' 
 
 /** The run of a trace that was read from a file, with the next ink of its device. */
 export function importedRun(
-  { deviceId, sourceId, cableId, meterId, notes, startedAt: given }: Given,
+  { deviceId, sourceId, cableId, meterId, notes, planned, startedAt: given }: Given,
   trace: Trace,
   startedAt: string | null,
   file: string,
   logbook: ReturnType<typeof useLogbook>,
+  cellsFor: (pair: RunPair) => OpenCell[],
 ): Run {
   const device = logbook.device(deviceId)
+  const [first] = planned === 'first' ? cellsFor({ deviceId, sourceId, cableId }) : []
+  const place = planned === 'first' ? first : planned
+  const protocol = logbook.campaign(place?.campaignId ?? null)?.protocol.name
   return blankRun({
     id: crypto.randomUUID(),
     deviceId,
@@ -61,7 +68,13 @@ export function importedRun(
     startPercent: trace.percent?.find((p) => !Number.isNaN(p)) ?? null,
     reading: readAt(usualStep(trace)),
     provenance: 'import',
+    planned: place ? { campaignId: place.campaignId, plannedId: place.plannedId } : null,
     notes: [notes.trim(), `Read from ${file}.`].filter(Boolean).join(' ').slice(0, NOTES_MAX),
-    conditions: { ...noConditions(), ...(device && deviceConditions(device)), meterId },
+    conditions: {
+      ...noConditions(),
+      ...(device && deviceConditions(device)),
+      ...(protocol ? { protocol } : {}),
+      meterId,
+    },
   })
 }

@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import InTurn from '../../components/InTurn.vue'
 import { named } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
+import { useOpenCells } from '../../stores/openCells'
+import type { Given } from '../../stores/importedRun'
 import { useLogbook } from '../../stores/logbook'
 
 /** What a file does not say of its run. */
-defineProps<{
+const props = defineProps<{
   /** What its columns do not tell. */
   asks: { device: boolean; source: boolean }
   asksDay: boolean
@@ -19,6 +21,7 @@ const sourceId = defineModel<string>('sourceId', { required: true })
 const cableId = defineModel<string | null>('cableId', { required: true })
 const meterId = defineModel<string | null>('meterId', { required: true })
 const notes = defineModel<string>('notes', { required: true })
+const planned = defineModel<Given['planned']>('planned', { required: true })
 const day = defineModel<string>('day', { required: true })
 const powerOn = defineModel<string>('powerOn', { required: true })
 const logbook = useLogbook()
@@ -26,6 +29,27 @@ const optional = (items: readonly { id: string; name: string }[]) => [
   { value: null, title: 'not recorded' },
   ...named(items),
 ]
+const cellsFor = useOpenCells()
+/** What of the plan waits for such a run; of several runs in one table each finds its own. */
+const isOne = computed(() => props.asks.device && props.asks.source)
+const places = computed(() => {
+  const pair = { deviceId: deviceId.value, sourceId: sourceId.value, cableId: cableId.value }
+  const cells = isOne.value
+    ? cellsFor(pair).map(({ campaignId, plannedId, name, repeat }) => ({
+        value: { campaignId, plannedId } as Given['planned'],
+        title: `${name}, run ${repeat}`,
+      }))
+    : logbook.campaigns.length > 0
+      ? [{ value: 'first' as const, title: 'where it waits for such a run' }]
+      : []
+  return cells.length > 0 ? [...cells, { value: null, title: 'not of the plan' }] : []
+})
+// Chosen anew where other places are open, and not whenever something else of the logbook changes.
+watch(
+  () => places.value.map(({ title }) => title).join('\n'),
+  () => (planned.value = places.value[0]?.value ?? null),
+  { immediate: true },
+)
 const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power meter'))
 </script>
 
@@ -37,6 +61,7 @@ const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power met
     </InTurn>
     <InTurn :turn="2">
       <FormPick v-model="cableId" label="Cable" :items="optional(logbook.cables)" />
+      <FormPick v-if="places.length" v-model="planned" label="For the plan" :items="places" />
       <FormPick v-if="meters.length" v-model="meterId" label="Meter" :items="optional(meters)" />
     </InTurn>
     <InTurn :turn="3">

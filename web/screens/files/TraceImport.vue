@@ -180,6 +180,7 @@ async function take(wide?: WideRun[]) {
         v-model:cable-id="given.cableId"
         v-model:meter-id="given.meterId"
         v-model:notes="given.notes"
+        v-model:planned="given.planned"
         v-model:day="day"
         v-model:power-on="powerOn"
         :asks="isWide ? asks : { device: true, source: true }"

@@ -21,6 +21,7 @@ export function useGiven(file: string) {
     cableId: logbook.cable(last?.cableId ?? null)?.id ?? null,
     meterId: logbook.meter(last?.meterId ?? null)?.id ?? null,
     notes: last?.notes ?? '',
+    planned: null as Given['planned'],
   })
   /** Typed as the day and time of power-on, for a file without dates. */
   const day = ref('')
