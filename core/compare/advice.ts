@@ -14,7 +14,7 @@ export interface Offered {
   /** g and mm³; NaN where nobody weighed or measured it. */
   weightG: number
   volumeMm3: number
-  /** Time to full, s; NaN where it was not reached. */
+  /** Time to full, or until the current stops where nothing shows a level, s; NaN where it was not reached. */
   fullS: number
   /** Points gained by the agreed moments, with their uncertainty; NaN where unknown. */
   gain: number
@@ -49,6 +49,8 @@ export interface Advice {
   ladder: Ladder
   /** The weakest that fills the device in a night. */
   overnight: number | null
+  /** Of how many it is known how long they took. */
+  timed: 'all' | 'some' | 'none'
   /** The most in the agreed minutes before leaving. */
   topUp: number | null
   /** Price of each minute saved against what is owned, where one costs something and saves something. */
@@ -99,7 +101,7 @@ export function adviceFor(ranking: Ranking, offered: readonly Offered[], options
   const measured = all.filter((i) => !Number.isNaN(offered[i].hottestC))
   return {
     choice,
-    known: rated === good.length ? 'all' : rated > 0 ? 'some' : 'none',
+    known: howMany(rated, good.length),
     keep: choice !== null && offered[choice].owned,
     turns: nearest ? { to: nearest.index, at: nearest.behind } : null,
     ladder: ladder(
@@ -111,6 +113,7 @@ export function adviceFor(ranking: Ranking, offered: readonly Offered[], options
       })),
       options.share,
     ),
+    timed: howMany(all.filter((i) => !Number.isNaN(offered[i].fullS)).length, all.length),
     overnight: least(inNight, (i) => offered[i].ratedW),
     topUp: least(all, (i) => -offered[i].topUp),
     perMinute: minutesBought(offered),
@@ -135,6 +138,9 @@ function minutesBought(offered: readonly Offered[]): Advice['perMinute'] {
     })
     .sort((a, b) => a.price - b.price)
 }
+
+const howMany = (known: number, of: number): 'all' | 'some' | 'none' =>
+  known === of ? 'all' : known > 0 ? 'some' : 'none'
 
 const MM_PER_INCH = 25.4
 /** "32 × 30 × 42 mm", in cm or inches too, as mm³; NaN where it is not three lengths. */

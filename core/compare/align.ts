@@ -59,6 +59,7 @@ export function onAlignedClock(
   const base = lies ? NaN : marks(trace, [shiftS])[0].percent
   return {
     ...analysis,
+    taperEndS: analysis.taperEndS - shiftS,
     milestones: analysis.milestones.map((m) => {
       const reason =
         m.reason ?? (lies ? NEVER : m.percent <= percent ? 'The clocks begin there, or above it.' : undefined)

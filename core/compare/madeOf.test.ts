@@ -94,3 +94,17 @@ it('begins forecasts beside the runs at the lowest of their starts', () => {
   ).toBe(3)
   expect(lowestStart([])).toBe(100)
 })
+
+it('goes by when the current stopped where nothing shows a level', () => {
+  const camera = (taperEndS: number) => {
+    const { analysis, ...rest } = side({ start: NaN })
+    return { ...rest, analysis: { ...analysis, taperEndS, durationS: 9000, samples: 151 } }
+  }
+  const [first, never] = offers({ sides: [camera(4860)], source: source({}) }, { sides: [camera(NaN)], source: source({}) }) // prettier-ignore
+  expect([first.fullS, never.fullS]).toEqual([4860, NaN])
+  // A phone that was not charged to the end has no such time, whatever its watts did.
+  const { analysis, ...rest } = side({})
+  const phone = { ...rest, analysis: { ...analysis, taperEndS: 4860, durationS: 9000, samples: 151 } }
+  expect(offers({ sides: [phone], source: source({}) })[0].fullS).toBeNaN()
+  expect(lowestStart([{ sides: [camera(4860), side({ start: 8 })], source: source({}) }])).toBe(8)
+})

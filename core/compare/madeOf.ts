@@ -41,6 +41,9 @@ const hottestOf = ({ sides }: MadeOf): number => {
   return Number.isFinite(top) ? top : NaN
 } // prettier-ignore
 
+const showsLevel = ({ sides }: MadeOf): boolean =>
+  sides.some(({ analysis }) => !Number.isNaN(analysis.startPercent))
+
 const isPad = ({ source }: MadeOf): boolean => source?.kind === 'wireless pad'
 
 /** What is to be bought and carried for each set-up, and what it came to: `adviceFor` chooses among them. */
@@ -50,7 +53,8 @@ export function offeredBy(
   repeatability: Repeatability,
 ): Offered[] {
   const of = (key: string) => figuresOf(setups, key, repeatability)
-  const [full, gain, topUp] = [of(FULL), of(`gain-${ladderMinutes}`), of(`gain-${topUpMinutes}`)]
+  const [full, stopped] = [of(FULL), of('taper-end')]
+  const [gain, topUp] = [of(`gain-${ladderMinutes}`), of(`gain-${topUpMinutes}`)]
   const ladderS = Number(ladderMinutes) * 60
   return setups.map((setup, i) => {
     const { sides, source, cable, feeds } = setup
@@ -62,7 +66,7 @@ export function offeredBy(
       price: source?.price ?? NaN,
       weightG: source?.weightG ?? NaN,
       volumeMm3: volumeOf(source?.size ?? ''),
-      fullS: full[i].value,
+      fullS: (showsLevel(setup) ? full : stopped)[i].value,
       gain: gain[i].value,
       gainUncertainty: gain[i].spread / 2,
       ceiling: sides.some(({ analysis }) => analysis.marks.some((m) => m.atS === ladderS && m.ceiling)),
@@ -105,4 +109,4 @@ export function suspectsAmong(
 export const lowestStart = (setups: readonly MadeOf[]): number =>
   setups
     .flatMap(({ sides }) => sides.map(({ analysis }) => analysis.startPercent))
-    .reduce((low, p) => Math.min(low, p), 100)
+    .reduce((low, p) => (p < low ? p : low), 100)

@@ -65,6 +65,14 @@ const times = [...DEFAULT_MILESTONES].map((percent): Quantity => ({
   },
 }))
 
+/** A moment at a reading is known to the step between readings: rectangular, GUM JCGM 100:2008 §4.3.7. */
+const STEP_U = 1 / Math.sqrt(12)
+/** When the current had all but stopped: what is full where no display says so. */
+export const untilCurrentStops = ({ taperEndS, durationS, samples }: Analysis): Single =>
+  Number.isFinite(taperEndS) && samples > 1
+    ? { value: taperEndS, uncertainty: (STEP_U * durationS) / (samples - 1) }
+    : NONE
+
 const markOf = ({ analysis }: Side, atS: number) => {
   const m = analysis.marks.find((x) => x.atS === atS)
   return m && !m.reason ? m : undefined
@@ -121,6 +129,15 @@ const watts = (key: string, label: string, of: (a: Analysis) => [value: number, 
 /** Every figure by which set-ups are compared, in the order of the screen. */
 export const QUANTITIES: readonly Quantity[] = [
   ...times,
+  {
+    key: 'taper-end',
+    group: 'times',
+    label: 'until the current stops',
+    kind: 'time',
+    better: 'lower',
+    worthNoticing: TIME_WORTH_NOTICING,
+    figure: ({ analysis }) => untilCurrentStops(analysis),
+  },
   ...levels,
   ...gainIn('gain', 'gain', 'points', () => 1),
   ...gainIn('wh', 'gained', 'wh', ({ usableWh }) => usableWh / 100),

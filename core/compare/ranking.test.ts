@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
-import type { Analysis } from '../analysis/analyse'
+import { analyse, type Analysis } from '../analysis/analyse'
 import { noConditions } from '../protocol/runConditions'
+import { traceFromReadings } from '../trace/trace'
 import { fairness, fedBeside, type FairSide } from './fairness'
 import { figuresOf, GOALS, rank, usualGoal } from './ranking'
 
@@ -136,4 +137,33 @@ it('compares by the farthest that two set-ups reached, where nobody says by what
   expect(usualGoal([[short(35), short(36)]])).toBe('full')
   const half = (a: Analysis): Analysis => ({ ...a, milestones: [...a.milestones, { ...ran(1200).milestones[0], percent: 50 }] }) // prettier-ignore
   expect(usualGoal([[half(short(35))], [half(short(20))]])).toBe('half')
+})
+
+it('compares by when the current stops where no display shows a level, as of a camera', () => {
+  // Level for so many minutes, then down to 2 % of it for ten more, read every 60 s.
+  const camera = (minutes: number) =>
+    analyse(
+      traceFromReadings(
+        Array.from({ length: minutes + 11 }, (_, i) => ({ t: i * 60, power: i <= minutes ? 5 : 0.1 })),
+      ),
+    )
+  const setups = [[camera(120)], [camera(80)]]
+  expect(usualGoal(setups)).toBe('current-stops')
+  const goal = GOALS.find((g) => g.key === 'current-stops')!
+  const [first, second] = rank(setups, goal).places
+  expect([first.index, first.value, second.value]).toEqual([1, 81 * 60, 121 * 60])
+  expect(second.verdict).toBe('clear')
+  // A step of 60 s, rectangular.
+  expect(figuresOf(goal, setups[0]).uncertainty).toBeCloseTo(60 / Math.sqrt(12), 9)
+  expect(
+    goal.why(
+      analyse(
+        traceFromReadings([
+          { t: 0, power: 5 },
+          { t: 600, power: 5 },
+        ]),
+      ),
+    ),
+  ).toContain('did not stop')
+  expect(goal.why(setups[0][0])).toBe('')
 })

@@ -1,5 +1,6 @@
 import type { Analysis } from '../analysis/analyse'
 import { mean } from '../stats/mean'
+import { untilCurrentStops } from './quantities'
 import { studentT } from '../stats/quantiles'
 import {
   ASSUMED_REPEATABILITY,
@@ -16,7 +17,7 @@ import {
 
 /** What set-ups are ranked by. */
 export interface Goal {
-  key: 'fifteen' | 'thirty' | 'half' | 'eighty' | 'full' | 'coolest' | 'least-lost'
+  key: 'fifteen' | 'thirty' | 'half' | 'eighty' | 'full' | 'current-stops' | 'coolest' | 'least-lost'
   better: 'lower' | 'higher'
   /** Times in s, gains in points, °C, and shares 0–1. */
   kind: 'time' | 'points' | 'celsius' | 'share'
@@ -52,6 +53,12 @@ export const GOALS: readonly Goal[] = [
   { key: 'eighty', ...TIME, figure: timeTo(80), why: whyNo(80) },
   { key: 'full', ...TIME, figure: timeTo(100), why: whyNo(100) },
   {
+    key: 'current-stops',
+    ...TIME,
+    figure: untilCurrentStops,
+    why: ({ taperEndS }) => (Number.isFinite(taperEndS) ? '' : 'The current did not stop within the record.'),
+  },
+  {
     key: 'coolest',
     better: 'lower',
     kind: 'celsius',
@@ -71,7 +78,7 @@ export const GOALS: readonly Goal[] = [
 ]
 
 /** Goals of whose figures there are most to go by, the farthest first. */
-const BY_REACH = ['full', 'eighty', 'half', 'thirty', 'fifteen'] as const
+const BY_REACH = ['full', 'eighty', 'half', 'thirty', 'fifteen', 'current-stops'] as const
 
 /**
  * What set-ups are compared by where nobody says: the farthest that two of them reached, so that tests of half an hour are

@@ -29,6 +29,7 @@ it('answers a purpose a line, and leaves out what nobody can answer', () => {
   const advice = {
     ladder: { smallest: { index: 1, gain: 44 } },
     overnight: null,
+    timed: 'all',
     topUp: 2,
     perMinute: [{ index: 2, price: 0.5 }],
     lightest: 0,
@@ -49,6 +50,9 @@ it('answers a purpose a line, and leaves out what nobody can answer', () => {
   const nothing = { ladder: { smallest: null }, overnight: 0, topUp: null, perMinute: [], lightest: null, coolest: null, everyDay: { cool: [], warm: [] } }
   const few = purposeWords(nothing as unknown as Advice, names, options as never)
   expect(few.map((t) => t.answer)).toEqual(['Bollard 12'])
+  const night = (timed: Advice['timed']) =>
+    purposeWords({ ...nothing, overnight: null, timed } as unknown as Advice, names, options as never).map((t) => t.answer)
+  expect([night('some'), night('none')]).toEqual([['none of those that were charged to the end'], []])
   const warmth = (cool: number[], warm: number[]) =>
     purposeWords({ ...nothing, everyDay: { cool, warm } } as unknown as Advice, names, options as never).at(-1)!.answer
   expect([warmth([0], []), warmth([], [0, 1])]).toEqual(['all that were measured', 'none that was measured'])

@@ -49,10 +49,7 @@ export function purposeWords(
       `Smallest to pack, within ${share} of the best after ${duration(options.atS)}`,
       smallest && `${names[smallest.index]}: ${points(smallest.gain)}`,
     ],
-    [
-      `Enough over a night of ${figure(options.nightHours, 0, 'h')}`,
-      advice.overnight === null ? 'none of these' : names[advice.overnight],
-    ],
+    [`Enough over a night of ${figure(options.nightHours, 0, 'h')}`, overnightWords(advice, names)],
     [
       `Most in ${duration(options.topUpS)} before leaving`,
       advice.topUp === null ? null : `${names[advice.topUp]}: ${points(options.gains[advice.topUp])}`,
@@ -71,6 +68,15 @@ export function purposeWords(
     ],
   ]
   return lines.flatMap(([purpose, answer]) => (answer === null ? [] : [{ purpose, answer }]))
+}
+
+/** What was never charged to the end may do, or not. */
+function overnightWords(
+  { overnight, timed }: Pick<Advice, 'overnight' | 'timed'>,
+  names: readonly string[],
+): string | null {
+  if (overnight !== null) return names[overnight]
+  return { all: 'none of these', some: 'none of those that were charged to the end', none: null }[timed]
 }
 
 function everyDayWords({ cool, warm }: Advice['everyDay'], names: readonly string[]): string | null {

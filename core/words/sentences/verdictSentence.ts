@@ -8,6 +8,7 @@ const GOAL_WORDS: Record<Goal['key'], { tab: string; said: string; behind: strin
   half: { tab: 'half', said: 'To half', behind: 'is later' },
   eighty: { tab: '80 %', said: 'To 80 %', behind: 'is later' },
   full: { tab: 'full', said: 'To full', behind: 'is later' },
+  'current-stops': { tab: 'current stops', said: 'Until the current stops', behind: 'is later' },
   coolest: { tab: 'coolest', said: 'Of heat', behind: 'is warmer' },
   'least-lost': { tab: 'least lost', said: 'Of losses', behind: 'loses more' },
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { GOALS, type Goal } from '@core/compare/ranking'
 import { goalTab } from '@core/words/sentences/verdictSentence'
 import InTurn from '../../components/InTurn.vue'
@@ -10,6 +11,16 @@ const goal = defineModel<Goal>('goal', { required: true })
 const across = defineModel<'clock' | 'level'>('across', { required: true })
 const align = defineModel<'start' | 'level'>('align', { required: true })
 const panel = defineModel<PanelKind>('panel', { required: true })
+
+const props = defineProps<{
+  /** Some of the runs show no level: how long until the current stops is what tells them apart. */
+  withoutLevels: boolean
+}>()
+const goals = computed(() =>
+  GOALS.filter(
+    ({ key }) => key !== 'current-stops' || props.withoutLevels || goal.value.key === 'current-stops',
+  ),
+)
 
 const CLOCKS = [
   { value: 'start', title: 'from power-on' },
@@ -30,7 +41,7 @@ const VIEWS = [
       density="compact"
       @update:model-value="goal = GOALS.find((g) => g.key === $event)!"
     >
-      <v-btn v-for="g in GOALS" :key="g.key" :value="g.key">{{ goalTab(g) }}</v-btn>
+      <v-btn v-for="g in goals" :key="g.key" :value="g.key">{{ goalTab(g) }}</v-btn>
     </v-btn-toggle>
     <v-btn-toggle v-model="across" mandatory density="compact">
       <v-btn value="clock">On the clock</v-btn>

@@ -45,10 +45,20 @@ const expected = computed(() =>
     ({ what }) => (props.across === 'clock' || what !== 'energy') && props.paths.has(what, all.value),
   ),
 )
+/** Runs of what shows no level, such as a camera: the watts are what there is to see. */
+const isLevelless = computed(
+  () => isOne.value && expected.value.length > 0 && !props.paths.has('level', all.value),
+)
+const LARGE_PX = 262
 const strips = computed(() =>
   expected.value
     .slice(0, drawn.value)
-    .map((strip, i) => ({ ...strip, isLast: i === expected.value.length - 1, paths: strip.paths.value }))
+    .map((strip, i) => ({
+      ...strip,
+      height: isLevelless.value && i === 0 ? LARGE_PX : strip.height,
+      isLast: i === expected.value.length - 1,
+      paths: strip.paths.value,
+    }))
     .filter(({ paths }) => paths.length > 0),
 )
 const readOff = computed(() => (cursor.value === null ? '' : props.paths.readOff(cursor.value)))
@@ -67,7 +77,7 @@ const summary = computed(
     @keydown="onKey"
     @mouseleave="point(null)"
   >
-    <div v-if="across === 'clock'" :class="{ small: !isOne }">
+    <div v-if="across === 'clock' && !isLevelless" :class="{ small: !isOne }">
       <div v-for="frame in frames" :key="frame.key">
         <h2 v-if="frame.title" class="strip">{{ frame.title }}</h2>
         <PathChart
@@ -79,7 +89,7 @@ const summary = computed(
           :until="view.until"
           :whole="paths.until.value"
           :ready="stretch"
-          :height="isOne ? 262 : 190"
+          :height="isOne ? LARGE_PX : 190"
           :finish-level="isWhole ? 100 : undefined"
           :show-clock="!isOne || expected.length === 0"
           :summary="frame.title ? `${frame.title}. ${summary}` : summary"
@@ -89,7 +99,7 @@ const summary = computed(
         />
       </div>
     </div>
-    <p v-else-if="expected.length === 0" class="quiet">
+    <p v-else-if="across === 'level' && expected.length === 0" class="quiet">
       Nothing to draw against the level: neither watts nor temperatures were read beside one.
     </p>
     <template v-if="isOne || across === 'level'">

@@ -66,6 +66,9 @@ const baseSetUp = computed(() =>
     setups.value.findIndex((s) => s.runs.some((r) => r.id === baseline.value)),
   ),
 )
+const withoutLevels = computed(() =>
+  setups.value.some((s) => s.sides.some(({ analysis }) => Number.isNaN(analysis.startPercent))),
+)
 const isLadder = computed(() => new Set(runs.value.map((r) => r.deviceId)).size === 1)
 /** Of single set-ups' first runs: where a lead did not last. */
 const changes = computed(() => {
@@ -130,7 +133,13 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
           <v-btn class="ml-2" @click="accepted = true">Compare all the same</v-btn>
           <v-btn v-if="align === 'start'" @click="align = 'level'">Set the clocks to a common level</v-btn>
         </v-alert>
-        <CompareBar v-model:goal="goal" v-model:across="across" v-model:align="align" v-model:panel="panel" />
+        <CompareBar
+          v-model:goal="goal"
+          v-model:across="across"
+          v-model:align="align"
+          v-model:panel="panel"
+          :without-levels="withoutLevels"
+        />
         <div class="desk">
           <ComparePaths :paths="paths" :across="across" :names="Object.values(names)" />
           <aside>
