@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { plannedRunsFor, type Campaign } from './campaign'
-import { openCells } from './openCells'
+import { likeliestCell, openCells } from './openCells'
 import type { MadeRun } from './progress'
 
 let n = 0
@@ -8,6 +8,7 @@ const campaign = (id: string, cableId: string | null, repeats: number): Campaign
   ({
     id,
     name: id,
+    createdAt: id === 'late' ? '2026-03-05T12:00:00.000Z' : '2026-03-01T12:00:00.000Z',
     planned: plannedRunsFor([{ deviceId: 'd', sourceId: 's', cableId, repeats }], [], () => false, () => `${id}${++n}`),
   }) as Campaign // prettier-ignore
 const pair = { deviceId: 'd', sourceId: 's', cableId: null }
@@ -34,4 +35,13 @@ it('takes a cable for what it is: its own first, another never, any where none i
   expect(names('c')).toEqual(['long', 'any'])
   expect(names('other')).toEqual(['any'])
   expect(names(null)).toEqual(['any', 'long'])
+})
+
+it('takes no run for one of a campaign that was not there yet', () => {
+  const cells = openCells([campaign('late', null, 1), campaign('early', null, 1)], [], new Set(), pair)
+  const nameAt = (begun: string | null) => likeliestCell(cells, begun)?.name
+  expect(nameAt(null)).toBe('late')
+  expect(nameAt('2026-03-05T12:00:00.000Z')).toBe('late')
+  expect(nameAt('2026-03-04T21:00:00+02:00')).toBe('early')
+  expect(nameAt('2025-11-20T19:00:00.000Z')).toBeUndefined()
 })

@@ -5,8 +5,9 @@ import { stateOf, type MadeRun } from './progress'
 export interface OpenCell {
   campaignId: string
   plannedId: string
-  /** Of the campaign. */
+  /** Of the campaign; and since when it is there, ISO 8601. */
   name: string
+  since: string
   /** 1 for the first of its pair. */
   repeat: number
 }
@@ -32,15 +33,23 @@ export function openCells(
 ): OpenCell[] {
   const isOpen = (planned: Campaign['planned'][number]) =>
     ['planned', 'spoilt'].includes(stateOf(planned, runs, running))
-  const cells = campaigns.flatMap(({ id, name, planned }) =>
+  const cells = campaigns.flatMap(({ id, name, createdAt, planned }) =>
     planned
       .filter((p) => p.deviceId === deviceId && p.sourceId === sourceId)
       .filter((p) => p.cableId === cableId || p.cableId === null || cableId === null)
       .filter(isOpen)
       .map((p) => ({
         isSame: p.cableId === cableId,
-        cell: { campaignId: id, plannedId: p.id, name, repeat: p.repeat },
+        cell: { campaignId: id, plannedId: p.id, name, since: createdAt, repeat: p.repeat },
       })),
   )
   return cells.sort((a, b) => Number(b.isSame) - Number(a.isSame)).map(({ cell }) => cell)
 }
+
+/**
+ * The first of them that a run may have been made for: one from before its campaign was not.
+ *
+ * @param begun ISO 8601; null where nobody knows when the run was made
+ */
+export const likeliestCell = (cells: readonly OpenCell[], begun: string | null): OpenCell | undefined =>
+  cells.find(({ since }) => begun === null || Date.parse(begun) >= Date.parse(since))

@@ -61,7 +61,15 @@ it('gives a run the place in the plan that was chosen, or the first that waits f
   const asked: unknown[] = []
   const cellsFor = (pair: unknown) => {
     asked.push(pair)
-    return [{ campaignId: 'board', plannedId: 'p2', name: 'On board', repeat: 2 }]
+    return [
+      {
+        campaignId: 'board',
+        plannedId: 'p2',
+        name: 'On board',
+        since: '2026-03-01T12:00:00.000Z',
+        repeat: 2,
+      },
+    ]
   }
   const placeOf = (planned: Given['planned'], cells: Parameters<typeof importedRun>[5] = cellsFor) =>
     importedRun({ ...given, planned }, trace, null, 'a.csv', useLogbook(), cells).planned
@@ -71,6 +79,15 @@ it('gives a run the place in the plan that was chosen, or the first that waits f
   expect(placeOf('first')).toEqual({ campaignId: 'board', plannedId: 'p2' })
   expect(asked).toEqual([{ deviceId: 'd', sourceId: 's', cableId: 'c' }])
   expect(placeOf('first', () => [])).toBeNull()
+  const before = importedRun(
+    { ...given, planned: 'first' },
+    trace,
+    '2026-02-28T19:00:00.000Z',
+    'a.csv',
+    useLogbook(),
+    cellsFor,
+  )
+  expect(before.planned).toBeNull()
 })
 
 describe('files on their way in', () => {

@@ -1,6 +1,6 @@
 import { nextInk } from '@core/logbook/logbook'
 import { blankRun, type Run } from '@core/logbook/run'
-import type { OpenCell, RunPair } from '@core/plan/openCells'
+import { likeliestCell, type OpenCell, type RunPair } from '@core/plan/openCells'
 import type { ReadingRule } from '@core/protocol/rules'
 import { deviceConditions, noConditions } from '@core/protocol/runConditions'
 import { usualStep } from '@core/trace/samples'
@@ -54,8 +54,9 @@ export function importedRun(
   cellsFor: (pair: RunPair) => OpenCell[],
 ): Run {
   const device = logbook.device(deviceId)
-  const [first] = planned === 'first' ? cellsFor({ deviceId, sourceId, cableId }) : []
-  const place = planned === 'first' ? first : planned
+  const begun = startedAt ?? given
+  const place =
+    planned === 'first' ? likeliestCell(cellsFor({ deviceId, sourceId, cableId }), begun) : planned
   const protocol = logbook.campaign(place?.campaignId ?? null)?.protocol.name
   return blankRun({
     id: crypto.randomUUID(),
@@ -63,8 +64,8 @@ export function importedRun(
     sourceId,
     cableId,
     ink: nextInk(logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink)),
-    startedAt: startedAt ?? given ?? new Date().toISOString(),
-    dated: (startedAt ?? given) !== null,
+    startedAt: begun ?? new Date().toISOString(),
+    dated: begun !== null,
     startPercent: trace.percent?.find((p) => !Number.isNaN(p)) ?? null,
     reading: readAt(usualStep(trace)),
     provenance: 'import',

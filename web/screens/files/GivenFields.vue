@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
+import { likeliestCell, type OpenCell } from '@core/plan/openCells'
 import InTurn from '../../components/InTurn.vue'
 import { named } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
@@ -14,6 +15,8 @@ const props = defineProps<{
   asks: { device: boolean; source: boolean }
   asksDay: boolean
   asksPowerOn: boolean
+  /** When the file says that its record began, ISO 8601. */
+  begun: string | null
   powerOnError: string
 }>()
 const deviceId = defineModel<string>('deviceId', { required: true })
@@ -32,22 +35,26 @@ const optional = (items: readonly { id: string; name: string }[]) => [
 const cellsFor = useOpenCells()
 /** What of the plan waits for such a run; of several runs in one table each finds its own. */
 const isOne = computed(() => props.asks.device && props.asks.source)
+const cells = computed(() =>
+  isOne.value ? cellsFor({ deviceId: deviceId.value, sourceId: sourceId.value, cableId: cableId.value }) : [],
+)
+const placeOf = ({ campaignId, plannedId }: OpenCell): Given['planned'] => ({ campaignId, plannedId })
 const places = computed(() => {
-  const pair = { deviceId: deviceId.value, sourceId: sourceId.value, cableId: cableId.value }
-  const cells = isOne.value
-    ? cellsFor(pair).map(({ campaignId, plannedId, name, repeat }) => ({
-        value: { campaignId, plannedId } as Given['planned'],
-        title: `${name}, run ${repeat}`,
-      }))
-    : logbook.campaigns.length > 0
-      ? [{ value: 'first' as const, title: 'where it waits for such a run' }]
-      : []
-  return cells.length > 0 ? [...cells, { value: null, title: 'not of the plan' }] : []
+  const found = cells.value.map((cell) => ({
+    value: placeOf(cell),
+    title: `${cell.name}, run ${cell.repeat}`,
+  }))
+  const each = { value: 'first' as const, title: 'where it waits for such a run' }
+  const all = isOne.value ? found : logbook.campaigns.length > 0 ? [each] : []
+  return all.length > 0 ? [...all, { value: null, title: 'not of the plan' }] : []
 })
 // Chosen anew where other places are open, and not whenever something else of the logbook changes.
 watch(
-  () => places.value.map(({ title }) => title).join('\n'),
-  () => (planned.value = places.value[0]?.value ?? null),
+  () => [props.begun, ...places.value.map(({ title }) => title)].join('\n'),
+  () => {
+    const likeliest = likeliestCell(cells.value, props.begun)
+    planned.value = isOne.value ? (likeliest ? placeOf(likeliest) : null) : (places.value[0]?.value ?? null)
+  },
   { immediate: true },
 )
 const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power meter'))

@@ -185,6 +185,7 @@ async function take(wide?: WideRun[]) {
         v-model:power-on="powerOn"
         :asks="isWide ? asks : { device: true, source: true }"
         :asks-day="!result?.startedAt"
+        :begun="result?.startedAt ?? null"
         :asks-power-on="!isWide && !joining && result !== null"
         :power-on-error="powerOnError"
       />
