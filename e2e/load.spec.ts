@@ -38,6 +38,8 @@ test('benchmarks noted afterwards are judged side by side, and stand in the writ
   await page.getByRole('button', { name: 'Compare all the same' }).click()
   await page.getByRole('button', { name: 'Write it up' }).click()
   await expect(page.getByRole('heading', { name: 'Under load' })).toBeVisible()
+  // How well benchmarks repeat goes with it: in another logbook it would be another.
+  await expect(page).toHaveURL(/scorePrior=0\.02/)
   await expect(page.getByRole('main').getByText(/Bridge lights 3: Gangway 65 leads/)).toBeVisible()
 })
 

@@ -52,7 +52,8 @@ it('knows the battery’s watts less well by its level than read', () => {
   expect(byLevel.uncertainty).toBeCloseTo(0.2286, 4)
 })
 
-// Worked out by hand from the rule: pooled with 2 % at eight degrees of freedom, Student's t for thirteen is 2.1604.
+// Worked out by hand from the rule: pooled with 2 % at eight degrees of freedom, Student's t for thirteen is 2.1604, and a
+// last digit of each, twice 1/√12.
 it('judges benchmarks by how they repeat', () => {
   const setups = [
     [scored('Deck plans 1,204', 'Deck plans 1,212'), scored('deck plans 1,198')],
@@ -64,8 +65,8 @@ it('judges benchmarks by how they repeat', () => {
   expect([plans.label, plans.better, charts.label, charts.unit, charts.better]).toEqual(['Deck plans', 'higher', 'charts', 's', 'lower']) // prettier-ignore
   const told = scoreVerdict(setups, plans, ASSUMED_REPEATABILITY)!
   expect(told.leaders).toEqual([0, 1])
-  expect(told.behind).toEqual([{ index: 2, atLeastShare: expect.closeTo(0.13674, 5) }])
-  expect(told.resolvesShare).toBeCloseTo(0.028547, 5)
+  expect(told.behind).toEqual([{ index: 2, atLeastShare: expect.closeTo(0.136733, 6) }])
+  expect(told.resolvesShare).toBeCloseTo(0.028555, 6)
   expect(scoreVerdict(setups, charts, ASSUMED_REPEATABILITY)).toBeNull()
   expect(resultsOf(setups, 0, plans).map((r) => [r.runs, r.verdict])).toEqual([
     [3, 'baseline'],
@@ -73,18 +74,31 @@ it('judges benchmarks by how they repeat', () => {
     [2, 'clear'],
     [0, 'not-reached'],
   ])
-  expect(plans.figure(setups[0][0])).toEqual({ value: 1208, uncertainty: 0 })
+  expect(plans.figure(setups[0][0])).toEqual({ value: 1208, uncertainty: 1 / Math.sqrt(12) })
 })
 
 it('has no figures where no load was noted', () => {
   expect(loadQuantities([side(undefined), side({ phases: [], scores: [] })])).toEqual([])
 })
 
-it('learns how benchmarks repeat, and assumes it where none was noted twice', () => {
-  expect(scoreRepeatability([scoresOf([score('a 99'), score('a 101'), score('b 5 s')])])).toEqual({
+it('learns how benchmarks repeat from enough of them, and assumes it from a few that may be alike by chance', () => {
+  const pairs = (count: number) =>
+    Array.from({ length: count }, () => scoresOf([score('a 99'), score('a 101')]))
+  // Either lies a hundredth off their mean: s = √2 %, with one degree of freedom a pair.
+  expect(scoreRepeatability([...pairs(8), scoresOf([score('b 5 s')])])).toEqual({
     share: expect.closeTo(Math.SQRT2 / 100, 9),
-    freedom: 1,
+    freedom: 8,
     assumed: false,
   })
-  expect(scoreRepeatability([scoresOf([score('a 99'), score('b 101')]), []])).toBe(ASSUMED_REPEATABILITY)
+  expect(scoreRepeatability(pairs(7))).toBe(ASSUMED_REPEATABILITY)
+  expect(scoreRepeatability([scoresOf([score('a 100'), score('a 100')]), []])).toBe(ASSUMED_REPEATABILITY)
+})
+
+it('knows a score to its last digit', () => {
+  const of = (text: string) => {
+    const run = scored(text)
+    return loadQuantities([run])[0].figure(run)
+  }
+  expect(of('tiles 60 fps')).toEqual({ value: 60, uncertainty: expect.closeTo(1 / Math.sqrt(12), 9) })
+  expect(of('charts 41,25 s')).toEqual({ value: 41.25, uncertainty: expect.closeTo(0.01 / Math.sqrt(12), 9) })
 })

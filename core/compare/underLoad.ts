@@ -34,7 +34,7 @@ function scoreQuantity(key: string, { name, unit, better }: Score): Quantity {
   const figures = ({ load }: Side): Single[] =>
     (load?.scores ?? [])
       .filter((s) => benchmarkKey(s) === key)
-      .map(({ value }) => ({ value, uncertainty: 0 }))
+      .map(({ value }) => ({ value, uncertainty: digitU(value) }))
   return {
     key: `score ${key}`,
     group: 'load',
@@ -46,10 +46,13 @@ function scoreQuantity(key: string, { name, unit, better }: Score): Quantity {
     figures,
     figure: (side) => {
       const all = figures(side)
-      return all.length ? { value: mean(all.map((s) => s.value)), uncertainty: 0 } : NONE
+      return all.length ? { value: mean(all.map((s) => s.value)), uncertainty: all[0].uncertainty } : NONE
     },
   }
 }
+
+/** What its last digit leaves open of a score: rectangular, GUM JCGM 100:2008 §4.3.7. */
+const digitU = (value: number): number => 10 ** -(String(value).split('.')[1]?.length ?? 0) / Math.sqrt(12)
 
 /** More is better for a load: what it takes it needs, and what the battery gets is gained. */
 function wattsOfLoad(key: string, name: string): Quantity[] {
@@ -86,13 +89,18 @@ function batteryU({ batteryW, batteryFrom, startS, endS }: LoadSplit, { usableWh
   return ((GAIN_U / 100) * usableWh * 3600) / (endS - startS)
 }
 
-/** How well benchmarks repeat, from runs that noted one several times; what is usual to assume where none did. */
-export const scoreRepeatability = (runs: readonly (readonly Score[])[]): Repeatability =>
-  pooledRepeatability(
+/** With fewer degrees of freedom than this nothing is learnt: two scores that happen to be alike tell little. */
+const ENOUGH = ASSUMED_REPEATABILITY.freedom
+
+/** How well benchmarks repeat, from runs that noted one several times; what is usual to assume without enough of them. */
+export function scoreRepeatability(runs: readonly (readonly Score[])[]): Repeatability {
+  const learnt = pooledRepeatability(
     runs.flatMap((scores) =>
       groups(scores, benchmarkKey).map(([, of]) => of.map(({ value }) => Math.abs(value))),
     ),
-  ) ?? ASSUMED_REPEATABILITY
+  )
+  return learnt && learnt.freedom >= ENOUGH ? learnt : ASSUMED_REPEATABILITY
+}
 
 /** What a benchmark says of set-ups, by their place in the list. */
 export interface ScoreVerdict {

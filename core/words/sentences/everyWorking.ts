@@ -60,6 +60,16 @@ export const COMPARISON_RULES: readonly Pick<Workings, 'title' | 'rule' | 'sourc
     source: 'A moderated variance (Smyth 2004, from memory); Student’s t.',
   },
   {
+    title: 'What a repeat is',
+    rule: 'Runs of the same device, unit and software from the same source through the same cable, fed from the same, are repeats of each other; not where the device was set otherwise, something else stood in the chain, or its battery had aged by more than three points. What nobody noted goes with the others, unless those differ.',
+    source: 'Definitions of this program; no outside source.',
+  },
+  {
+    title: 'Under load',
+    rule: 'The watts of the source are those of the battery and of the system together, losses counted with the system; as means over each named load. Benchmark scores are judged like any other figure: s is learnt from runs that noted one several times (2 % until there are enough), and u is what the last digit leaves open.',
+    source: 'Rectangular, GUM JCGM 100:2008 §4.3.7.',
+  },
+  {
     title: 'The leading group',
     rule: 'Everything that cannot be told apart from the best. With more than two set-ups the choice of the best is itself uncertain: k is then the studentised range at 95 % over √2. The recommendation is the cheapest, lightest or smallest of the group, as you choose.',
     source: 'Tukey’s studentised range.',

@@ -83,7 +83,9 @@ const changes = computed(() => {
     })),
   ).map((change) => leadWords(change, setupNames.value))
 })
-const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatability, goal)
+const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatability, goal, () =>
+  underLoad.quantities.value.some(({ kind }) => kind === 'score') ? verdict.scoreRepeatability.value : null,
+)
 </script>
 
 <template>

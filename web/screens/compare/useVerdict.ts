@@ -109,6 +109,8 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     return learnt.repeatabilityFor(setups.value[0]?.runs[0], here)
   })
   const scoreRepeatability = computed(() => {
+    const kept = priorOf(address.get('scorePrior'))
+    if (kept) return kept
     const here = new Set(worked.value.map(({ id }) => id))
     return scoreRepeatabilityOf(
       logbook.runs.filter((r) => isSound(r) && !here.has(r.id)).map(({ events }) => scoresOf(events)),

@@ -23,6 +23,8 @@ export function useWritingUp(
   sentence: MaybeRefOrGetter<string>,
   repeatability: MaybeRefOrGetter<Repeatability>,
   goal: MaybeRefOrGetter<Goal>,
+  /** How well benchmarks repeat; null where none was noted. */
+  scores: MaybeRefOrGetter<Repeatability | null>,
 ): UseWritingUpReturn {
   const [route, router] = [useRoute(), useRouter()]
   const { get } = useAddress()
@@ -39,7 +41,13 @@ export function useWritingUp(
     try {
       // What the logbook told goes with it, of repeats and of what is reached: this one later would tell something else.
       const told = { goal: toValue(goal).key, prior: priorText(toValue(repeatability)) }
-      const query = { ...told, ...settings(), prior: told.prior }
+      const ofScores = toValue(scores)
+      const query = {
+        ...told,
+        ...settings(),
+        prior: told.prior,
+        ...(ofScores ? { scorePrior: priorText(ofScores) } : {}),
+      }
       const id = await useWriteUps().begin(toValue(sentence), new URLSearchParams(query).toString())
       await router.push({ path: placeOf('write-up', id), query })
     } catch (error) {
