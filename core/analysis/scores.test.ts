@@ -19,6 +19,8 @@ it.each([
   ['Benchmark score: v2 tiles 3.142', 'v2 tiles', 3.142, '', 'higher'],
   ['Benchmark score: build 12,345s', 'build', 12.345, 's', 'lower'],
   ['Benchmark score: 12\u202f345 points', '', 12_345, 'points', 'higher'],
+  ['Benchmark score: Deck plans 1234.', 'Deck plans', 1234, '', 'higher'],
+  ['Benchmark score: Deck plans 1,234points', 'Deck plans', 1234, 'points', 'higher'],
   ['Benchmark score: pace 2 (lower is better)', 'pace', 2, '', 'lower'],
 ])('reads %s', (text, name, value, unit, better) => {
   expect(scoreIn(noted(text))).toEqual({ t: 0, name, value, unit, better })

@@ -27,9 +27,10 @@ const PREFIX = eventText(
   EVENTS.find(({ kind }) => kind === 'score')!,
   '',
 )
-/** A number by itself, its thousands grouped or not: that of "1080p" or "v2" belongs to a name. */
-const NUMBER = /(?<![\p{L}\d.,])[-−]?\d+(?:[.,'’\u00a0\u202f]\d+)*(?=$|[\s,;)%°]|(?:ms|s|min|h|fps|pts)\b)/gu
-const UNIT = /^\s*([^\s\d,;()]+)/
+/** A number by itself or before its unit, its thousands grouped or not: that of "1080p" or "v2" belongs to a name. */
+const NUMBER =
+  /(?<![\p{L}\d.,])[-−]?\d+(?:[.,'’\u00a0\u202f]\d+)*(?=$|[\s,;)%°]|[.!?](?:\s|$)|(?:ms|s|h|\p{L}{3,})\b)/gu
+const UNIT = /^\s*([^\s\d,;().!?][^\s\d,;()]*)/
 const DIRECTION = /\b(higher|lower)\b/i
 
 /**

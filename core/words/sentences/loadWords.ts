@@ -1,6 +1,6 @@
 import type { ScoreVerdict } from '../../compare/underLoad'
 import type { Score } from '../../analysis/scores'
-import { figure } from '../figures'
+import { asRead, figure } from '../figures'
 import { list } from '../lists'
 
 const percent = (share: number): string => figure(100 * share, 1, '%')
@@ -25,8 +25,9 @@ export function scoreSentence(
     : `${benchmark}: ${led} can’t be told apart, where ${percent(resolvesShare)} would have shown${others}.`
 }
 
+/** More digits behind the point than this nobody notes. */
+const MOST_DIGITS = 6
+
 /** How a score was understood, where it is noted. */
 export const understoodScore = ({ name, value, unit, better }: Score): string =>
-  `${name || 'A score'}, ${figure(value, decimalsOf(value), unit)}; ${better} is better`
-
-const decimalsOf = (value: number): number => String(value).split('.')[1]?.length ?? 0
+  `${name || 'A score'}, ${asRead(value, MOST_DIGITS, unit)}; ${better} is better`

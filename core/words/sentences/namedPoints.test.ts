@@ -39,10 +39,10 @@ it('calls out the held peak of a path without holds, and nothing of one without 
 it('calls out half and 80 % with the watts drawn then, where they are known', () => {
   const milestone = (percent: number, timeS: number, reason?: string) => ({ percent, timeS, reason })
   const of = {
-    milestones: [milestone(50, 1440), milestone(80, 3000), milestone(90, 4000), milestone(100, 6480)],
+    milestones: [milestone(50, 1440), milestone(80, 3180), milestone(90, 4000), milestone(100, 6480)],
   } as unknown as Analysis
-  expect(said(levelCalls(of, wattsAt))).toEqual(['24 min: 19.2 W', '50 min: 7.8 W'])
-  expect(said(levelCalls(of, () => NaN))).toEqual(['24 min: ', '50 min: '])
+  expect(said(levelCalls(of, wattsAt))).toEqual(['24 min: 19.2 W', '53 min: 7.7 W'])
+  expect(said(levelCalls(of, () => NaN))).toEqual(['24 min: ', '53 min: '])
   const started = { milestones: [milestone(50, NaN, 'started there')] } as unknown as Analysis
   expect(levelCalls(started, wattsAt)).toEqual([])
 })

@@ -79,9 +79,26 @@ describe('blocks of a write-up', () => {
     expect(picture).toMatchObject({ kind: 'paths', until: 7200, unit: '%', max: 100 })
     expect(picture?.alt).toBe('Level against time: Bollard 5 stopped at 80 %; Hawser 20 1 h 24 min')
     expect(table?.rows).toEqual([
-      ['Bollard 5', 'stopped at 80 %'],
-      ['Hawser 20', '1 h 24 min'],
+      ['Bollard 5', '', '', 'stopped at 80 %'],
+      ['Hawser 20', '', '', '1 h 24 min'],
     ])
+  })
+
+  it('call points out on five paths at most, and tell all of them in the table', () => {
+    const calls = [
+      { x: 1440, y: 50, at: '24 min', said: '19.2 W' },
+      { x: 3000, y: 80, at: '50 min', said: '' },
+    ]
+    const of = (count: number) =>
+      MADE.paths({
+        ...told,
+        paths: Array.from({ length: count }, (_, i) => ({ ...path(`H${i}`, '2 h'), calls })),
+      })
+    const drawn = ({ picture }: ReturnType<typeof of>) =>
+      picture?.kind === 'paths' ? picture.paths.map((p) => p.calls?.length) : []
+    expect(drawn(of(5))).toEqual([2, 2, 2, 2, 2])
+    expect(drawn(of(6))).toEqual([0, 0, 0, 0, 0, 0])
+    expect(of(6).table?.rows[5]).toEqual(['H5', '24 min, 19.2 W', '50 min', '2 h'])
   })
 
   it('have frames where there are two at least; a path of the frame’s own name goes by it', () => {
@@ -163,7 +180,7 @@ describe('blocks of a write-up', () => {
       for (const row of table.rows) expect(row.length).toBeLessThanOrEqual(table.head.length)
     }
     const [curves, power] = made.filter((m) => m.picture?.kind === 'paths')
-    expect(curves.table?.head).toHaveLength(2)
+    expect(curves.table?.head).toHaveLength(4)
     expect(power.picture).toMatchObject({ unit: 'W', max: 2, until: 7200 })
     expect(power.table?.rows).toEqual([['Hawser 20', '17 min', '19.9 W']])
   }) // prettier-ignore

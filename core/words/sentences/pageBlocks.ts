@@ -71,6 +71,15 @@ const judged = (columns: Told['times'], i: number): string[] =>
     const { figure, verdict } = resultWords(quantity, results[i])
     return verdict ? `${figure} (${verdict})` : figure
   })
+/** On more paths than this no points are called out: nobody could tell whose they are. The table has them. */
+const MOST_CALLED = 5
+const legible = (paths: readonly PagePath[]): readonly PagePath[] =>
+  ended(paths).length > MOST_CALLED ? paths.map((p) => ({ ...p, calls: [] })) : paths
+/** What is called out at a level, in words; '' for what was not reached. */
+const calledAt = ({ calls = [] }: PagePath, percent: number): string => {
+  const call = calls.find(({ y }) => y === percent)
+  return call ? [call.at, call.said].filter(Boolean).join(', ') : ''
+}
 const LEVEL = { unit: '%', max: 100 }
 
 /** Blocks by their kind; null where there is nothing to say. */
@@ -85,11 +94,17 @@ export const MADE = {
   how: ({ methods }: Told): Made => block('How it was done', [], { list: methodWords(methods) }),
   paths: ({ paths, until }: Told): Made =>
     block('The charge curves', [], {
-      picture: { kind: 'paths', alt: `Level against time: ${endWords(paths)}`, paths, until, ...LEVEL },
+      picture: {
+        kind: 'paths',
+        alt: `Level against time: ${endWords(paths)}`,
+        paths: legible(paths),
+        until,
+        ...LEVEL,
+      },
       table: {
-        caption: 'Where each path ended',
-        head: ['Set-up', 'Full'],
-        rows: ended(paths).map((p) => [p.name, p.end]),
+        caption: 'Where each path ended, and what is called out on it',
+        head: ['Set-up', 'Half', '80 %', 'Full'],
+        rows: ended(paths).map((p) => [p.name, calledAt(p, 50), calledAt(p, 80), p.end]),
       },
     }),
   power: ({ watts, until }: Told): Made | null => {
@@ -101,12 +116,12 @@ export const MADE = {
       picture: {
         kind: 'paths',
         alt: `Watts against time: ${endWords(watts)}`,
-        paths: watts,
+        paths: legible(watts),
         until,
         unit: 'W',
         max,
       },
-      table: { caption: 'Where power stepped down', head: ['Set-up', 'After', 'Drew until then'], rows },
+      table: { caption: 'What is called out', head: ['Set-up', 'At', 'Power'], rows },
     })
   },
   panels: ({ panels, until }: Told): Made | null =>

@@ -185,7 +185,7 @@ async function take(wide?: WideRun[]) {
         v-model:power-on="powerOn"
         :asks="isWide ? asks : { device: true, source: true }"
         :asks-day="!result?.startedAt"
-        :begun="result?.startedAt ?? null"
+        :begun="result?.startedAt ?? all().startedAt"
         :asks-power-on="!isWide && !joining && result !== null"
         :power-on-error="powerOnError"
       />

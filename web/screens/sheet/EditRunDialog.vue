@@ -56,7 +56,14 @@ const places = computed(() => {
   const open = cellsFor(begun).filter(({ plannedId }) => plannedId !== now?.id)
   return [
     { value: null, title: 'not of the plan' },
-    ...(own && now ? [{ value: begun.planned, title: `${own.name}, run ${now.repeat}` }] : []),
+    ...(begun.planned
+      ? [
+          {
+            value: begun.planned,
+            title: own && now ? `${own.name}, run ${now.repeat}` : 'a plan that is gone',
+          },
+        ]
+      : []),
     ...open.map(({ campaignId, plannedId, name, repeat }) => ({
       value: { campaignId, plannedId },
       title: `${name}, run ${repeat}`,

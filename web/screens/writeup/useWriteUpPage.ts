@@ -32,8 +32,6 @@ import { useUnderLoad } from '../compare/useUnderLoad'
 import { useVerdict } from '../compare/useVerdict'
 import { markdownHtml } from './markdown'
 
-/** Of more set-ups than this no points are called out: nobody could tell whose they are. */
-const MOST_CALLED = 5
 const WHOLE = { from: 0, until: Infinity, views: 1 }
 
 export interface UseWriteUpPageReturn {
@@ -90,7 +88,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   function called(what: 'level' | 'power', { label, unnamed, faded }: Pick<Path, 'label' | 'unnamed' | 'faded'>): PageCall[] {
     const place = names.value.indexOf(label)
     const [run, side] = [setups.value[place]?.runs[0], setups.value[place]?.sides[0]]
-    if (!run || unnamed || faded || setups.value.length > MOST_CALLED) return []
+    if (!run || unnamed || faded) return []
     const wattsAt = (at: number) => paths.shownAt('power', run.id, at)
     if (what === 'level') return levelCalls(side.analysis, wattsAt)
     // Parts are told on the run's own clock.
