@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { watch } from 'vue'
 import { noConditions } from '@core/protocol/runConditions'
 import { NO_HEAT, type LaneChoice } from '@core/bench/setup'
 import { readLogbook, writeLogbook } from '@core/formats/logbookJson'
@@ -128,6 +129,22 @@ describe('starting a lane', () => {
     expect(new Set(bench.lanes.map((l) => l.setup.startedAtMs)).size).toBe(1)
     expect(new Set(bench.lanes.map((l) => l.setup.ink)).size).toBe(2)
     await expect(bench.startTogether(Array.from({ length: 7 }, () => choice()))).rejects.toThrow('8 lanes')
+  })
+
+  it('stands at power-on with all that was read then, from the moment at which the lane is seen', async () => {
+    const bench = await open()
+    let seen: unknown
+    const off = watch(
+      () => bench.lanes,
+      ([lane]) => (seen = [...(lane?.state.readings ?? [])]),
+      { flush: 'sync' },
+    )
+    const lane = await bench.start(choice({ start: { percent: 20, read: true } }), { counterWh: 12.4 })
+    off()
+    const atStart = [{ t: 0, percent: 20, counterWh: 12.4, nominal: 0 }]
+    expect([seen, [...lane.state.readings]]).toEqual([atStart, atStart])
+    const counted = await bench.start(choice({ start: { percent: 1, read: false } }), { counterWh: 3 })
+    expect([...counted.state.readings]).toEqual([{ t: 0, counterWh: 3, nominal: 0 }])
   })
 
   it('stores no start level that nobody read', async () => {

@@ -24,6 +24,9 @@ export interface StartedBench {
   leaveIfEmpty: () => void
 }
 
+/** What meters showed as power came on, beside the level. */
+type AtPowerOn = Omit<Reading, 't' | 'nominal' | 'percent'>
+
 /** How lanes begin. */
 export function benchStart({
   lanes,
@@ -38,15 +41,16 @@ export function benchStart({
   /**
    * Starts the clocks of new lanes at one and the same moment: one switch, one power-on. The stored session is read
    * before anything else, so that lanes of a tab that is gone are never written over. New lanes are on the bench only
-   * once they are in storage; if that is refused, none is, and nothing of them stays behind.
+   * once they are in storage; if that is refused, none is, and nothing of them stays behind. What was `seen` as power
+   * came on belongs to the lane's first reading, or a slow machine would show, and ask about, a lane without it.
    */
-  async function startTogether(choices: LaneChoice[]): Promise<Lane[]> {
+  async function startTogether(choices: LaneChoice[], seen: AtPowerOn = {}): Promise<Lane[]> {
     const pageNow = performance.now()
     const wallNow = Date.now()
     if (!(await takeBench()))
       throw new Error('The bench is held by another tab of this program. Close that one, or go on there.')
     try {
-      return await startHeld(choices, pageNow, wallNow)
+      return await startHeld(choices, seen, pageNow, wallNow)
     } catch (error) {
       // Or no other tab could start anything until this one is closed.
       leaveIfEmpty()
@@ -54,7 +58,12 @@ export function benchStart({
     }
   }
 
-  async function startHeld(choices: LaneChoice[], pageNow: number, wallNow: number): Promise<Lane[]> {
+  async function startHeld(
+    choices: LaneChoice[],
+    seen: AtPowerOn,
+    pageNow: number,
+    wallNow: number,
+  ): Promise<Lane[]> {
     if (lanes.value.length === 0) await adoptSession()
     if (lanes.value.length === 0) {
       // A jump before the first lane is no jump of its clock.
@@ -78,7 +87,7 @@ export function benchStart({
       added.push(makeLane(setup, pageNow, simulationFor(setup)))
     }
     try {
-      await begin(before, added)
+      await begin(before, added, seen)
     } catch (error) {
       setLanes(before)
       for (const { setup } of added) {
@@ -91,15 +100,15 @@ export function benchStart({
     void navigator.storage?.persist?.().catch(() => false)
     return added
   }
-  const start = async (choice: LaneChoice) => (await startTogether([choice]))[0]
+  const start = async (choice: LaneChoice, seen?: AtPowerOn) => (await startTogether([choice], seen))[0]
 
   /** The journals first, then the session that names them: a lane without its start is never seen. */
-  async function begin(before: Lane[], added: Lane[]) {
+  async function begin(before: Lane[], added: Lane[], seen: AtPowerOn) {
     for (const lane of added) {
       const { start: level } = lane.setup
-      if (!level.read) continue
-      const readings: Reading[] = [{ t: 0, percent: level.percent, nominal: 0 }]
-      await record(lane, { kind: 'readings', readings })
+      const values = level.read ? { percent: level.percent, ...seen } : seen
+      if (Object.keys(values).length === 0) continue
+      await record(lane, { kind: 'readings', readings: [{ t: 0, ...values, nominal: 0 }] })
     }
     setLanes([...before, ...added])
     await saveSession()

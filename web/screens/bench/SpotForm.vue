@@ -37,8 +37,7 @@ const expectation = computed(() => {
   return expected.watts > 0 ? `Expect up to ${figure(expected.watts, 1, 'W')}. ${why}` : why
 })
 const begin = submit(async ({ lane, countAtStart }: SpotChoice) => {
-  const started = await bench.start(lane)
-  if (countAtStart !== undefined) await bench.note(started, { counterWh: countAtStart })
+  await bench.start(lane, countAtStart === undefined ? {} : { counterWh: countAtStart })
 })
 </script>
 
