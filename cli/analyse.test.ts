@@ -60,6 +60,24 @@ it('prints a table without --json, and one line for what it cannot use', async (
   expect(refused.stderr.trim().split('\n')).toHaveLength(1)
 })
 
+it('says what was assumed about a file that is not written its own way, and of one that is, nothing', async () => {
+  const readAs = async () =>
+    JSON.parse((await analyse('--json')).stdout)
+      .findings.filter((f: { code: string }) => f.code === 'read-as')
+      .map((f: { message: string }) => f.message)
+  writeFileSync(path, 'time_s,battery_percent,power_w\n0,10,5.5\n60,11,5.5\n')
+  expect(await readAs()).toEqual([])
+  writeFileSync(path, 'time_s;battery_percent;power_w\n0:00:00;10;5,5\n0:01:00;11;5,5\n')
+  expect(await readAs()).toEqual(expect.arrayContaining(['A comma inside a number is a decimal comma.']))
+  for (const [command, ...more] of [['analyse'], ['compare', path], ['ladder', '--at', '60']]) {
+    const { stdout } = await inkpath(command, command === 'ladder' ? `${path}=5` : path, ...more)
+    expect(stdout, command).toContain(`${path}: A comma inside a number is a decimal comma.`)
+  }
+  // Nothing is left out where nothing goes on.
+  writeFileSync(path, 'time_s,battery_percent\n0,10\n60,11\n30,12\n')
+  expect((await analyse()).stderr).toMatch(/line 4, time_s: Time goes backwards, from 60 s to 30 s\.$/m)
+})
+
 it('says what a meter’s own count says, and how hot which place became', async () => {
   const rows = ['0,1.2,24,10', '300,1.615,40.8,12', '600,1.5,38,12']
   writeFileSync(path, ['time_s,counter_wh,temperature_back_c,battery_percent', ...rows].join('\n'))

@@ -2,7 +2,7 @@ import { Command } from 'commander'
 import { analyse, type Analysis } from '@core/analysis/analyse'
 import { usableCapacity } from '@core/gear/capacity'
 import { withWatched } from '@core/trace/trace'
-import { numberBetween, numbersBetween, readTraceFile } from './input'
+import { numberBetween, numbersBetween, readTraceFile, assumedLines } from './input'
 import { analysisTable } from './table'
 
 interface Options {
@@ -34,7 +34,8 @@ export function analyseCommand(): Command {
     .option('--ambient <C>', 'temperature of the room, °C', numberBetween(-30, 60))
     .option('--json', 'print one JSON object')
     .action(async (path: string, options: Options) => {
-      const trace = withWatched(await readTraceFile(path), options.watched ?? [])
+      const read = await readTraceFile(path)
+      const trace = withWatched(read.trace, options.watched ?? [])
       const usableWh =
         options.capacityWh === undefined ? undefined : usableCapacity(options.capacityWh, options.health)
       const analysis = analyse(trace, {
@@ -43,13 +44,18 @@ export function analyseCommand(): Command {
         ambientC: options.ambient,
       })
       process.stdout.write(
-        options.json ? JSON.stringify(asContract(analysis)) + '\n' : analysisTable(path, analysis),
+        options.json
+          ? JSON.stringify(asContract(analysis, read.assumed)) + '\n'
+          : assumedLines([path], [read]) + analysisTable(path, analysis),
       )
     })
 }
 
-/** The stable JSON. JSON has no NaN: a value that cannot be known is null, its reason among the findings. */
-export function asContract(a: Analysis) {
+/**
+ * The stable JSON. JSON has no NaN: a value that cannot be known is null, its reason among the findings; so is what was
+ * assumed about the file.
+ */
+export function asContract(a: Analysis, assumed: readonly string[]) {
   const known = (n: number): number | null => (Number.isFinite(n) ? n : null)
   return {
     samples: a.samples,
@@ -112,11 +118,14 @@ export function asContract(a: Analysis) {
       backToStartS: known(h.backToStartS),
     })),
     spot: a.spot,
-    findings: a.findings.map((f) => ({
-      code: f.code,
-      severity: f.severity,
-      atS: known(f.atS),
-      message: f.message,
-    })),
+    findings: [
+      ...a.findings.map((f) => ({
+        code: f.code,
+        severity: f.severity,
+        atS: known(f.atS),
+        message: f.message,
+      })),
+      ...assumed.map((message) => ({ code: 'read-as', severity: 'notice', atS: null, message })),
+    ],
   }
 }

@@ -1,10 +1,10 @@
 import { Command, Option } from 'commander'
 import { medianInterval, samplesOf } from '@core/trace/samples'
-import { withWatched, type Trace } from '@core/trace/trace'
+import { withWatched } from '@core/trace/trace'
 import { HAND_DELAY_S } from '@core/analysis/milestones'
 import { compareTraces, type Comparison } from '@core/compare/comparison'
 import { duration, figure } from '@core/words/figures'
-import { InputError, numbersBetween, readTraceFile } from './input'
+import { assumedLines, InputError, numbersBetween, readTraceFile, type ReadTrace } from './input'
 
 interface Options {
   baseline?: string
@@ -33,8 +33,9 @@ export function compareCommand(): Command {
       const baseline = options.baseline === undefined ? undefined : files.indexOf(options.baseline)
       if (baseline === -1)
         throw new InputError(`compare: the baseline ${options.baseline} is none of the traces`)
-      const traces: Trace[] = []
-      for (const file of files) traces.push(withWatched(await readTraceFile(file), options.watched ?? []))
+      const read: ReadTrace[] = []
+      for (const file of files) read.push(await readTraceFile(file))
+      const traces = read.map(({ trace }) => withWatched(trace, options.watched ?? []))
       const isByHand = traces.some((t) => medianInterval(samplesOf(t.time, t.percent)) >= BY_HAND_ABOVE_S)
       const found = compareTraces(traces, {
         baseline,
@@ -42,7 +43,9 @@ export function compareCommand(): Command {
         handDelayS: isByHand ? HAND_DELAY_S : 0,
       })
       process.stdout.write(
-        options.json ? JSON.stringify(asContract(files, found)) + '\n' : asTable(files, found),
+        options.json
+          ? JSON.stringify(asContract(files, found)) + '\n'
+          : assumedLines(files, read) + asTable(files, found),
       )
     })
 }

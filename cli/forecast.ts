@@ -2,7 +2,7 @@ import { Command, InvalidArgumentError } from 'commander'
 import { acceptanceFrom } from '@core/model/acceptance'
 import { forecast } from '@core/model/forecast'
 import { withDoubt } from '@core/words/sentences/sentence'
-import { InputError, numberBetween, readTraceFile } from './input'
+import { assumedLines, InputError, numberBetween, readTraceFile } from './input'
 
 interface Options {
   sourceW: number[]
@@ -28,7 +28,8 @@ export function forecastCommand(): Command {
     .option('--to <percent>', 'a further level to reach', numberBetween(0, 100, { above: true }))
     .option('--json', 'print one JSON object')
     .action(async (path: string, options: Options) => {
-      const curve = acceptanceFrom(await readTraceFile(path))
+      const read = await readTraceFile(path)
+      const curve = acceptanceFrom(read.trace)
       if (!curve)
         throw new InputError(
           `${path}: not a full run with power: it must start at 10 % or less and reach 99 %, or carry no levels at all`,
@@ -41,7 +42,9 @@ export function forecastCommand(): Command {
           ...forecast(curve, { sourceWatts: sourceW, from: options.from, to: goal }),
         })),
       }))
-      process.stdout.write(options.json ? asJson(forecasts) : asTable(path, forecasts))
+      process.stdout.write(
+        options.json ? asJson(forecasts) : assumedLines([path], [read]) + asTable(path, forecasts),
+      )
     })
 }
 

@@ -8,8 +8,14 @@ import type { Trace } from '@core/trace/trace'
 /** A mistake in what was given: shown as one line that names file, line and reason. */
 export class InputError extends Error {}
 
+/** A trace as it was read, and what had to be assumed about its file; nothing, where it holds to the columns of its own. */
+export interface ReadTrace {
+  trace: Trace
+  assumed: string[]
+}
+
 /** Reads a trace, refusing it when any cell is wrong: a script must not go on with half a file. */
-export async function readTraceFile(path: string): Promise<Trace> {
+export async function readTraceFile(path: string): Promise<ReadTrace> {
   let text: string
   try {
     text = decodeText(await readFile(path))
@@ -19,16 +25,24 @@ export async function readTraceFile(path: string): Promise<Trace> {
     throw new InputError(`${path}: ${reason}`)
   }
   try {
-    const { trace, problems, problemCount } = readTraceCsv(text)
-    if (problemCount === 0) return trace
+    const { trace, assumed, problems, problemCount } = readTraceCsv(text)
+    if (problemCount === 0) return { trace, assumed }
     const more = problemCount > 1 ? ` (and ${problemCount - 1} more)` : ''
-    throw new InputError(`${path}: ${problemInWords(problems[0])}${more}`)
+    // What a reader that goes on does about it is not what is done here.
+    const [{ message, ...where }] = problems
+    throw new InputError(
+      `${path}: ${problemInWords({ ...where, message: message.replace(/; the row is left out\.$/, '.') })}${more}`,
+    )
   } catch (error) {
     if (!(error instanceof UnreadableFile)) throw error
     const [first] = error.problems
     throw new InputError(`${path}: ${error.message}${first ? ` ${problemInWords(first)}` : ''}`)
   }
 }
+
+/** What had to be assumed about files, a line each, for a table that is read. */
+export const assumedLines = (files: readonly string[], read: readonly ReadTrace[]): string =>
+  read.map(({ assumed }, i) => assumed.map((words) => `${files[i]}: ${words}\n`).join('')).join('')
 
 /** An option's number within bounds, both included unless `above` is set. */
 export const numberBetween =

@@ -3,7 +3,7 @@ import { Command } from 'commander'
 import { join, type Joined } from '@core/analysis/joining/join'
 import { writeTraceCsv } from '@core/formats/traceCsvOut'
 import { figure } from '@core/words/figures'
-import { InputError, numberBetween, readTraceFile } from './input'
+import { assumedLines, InputError, numberBetween, readTraceFile } from './input'
 
 interface Options {
   offset?: number
@@ -28,9 +28,13 @@ export function joinCommand(): Command {
     .action(async (meterPath: string, devicePath: string, { offset, out, json }: Options) => {
       const meter = await readTraceFile(meterPath)
       const device = await readTraceFile(devicePath)
-      const joined = joinedOr(() => join(meter, device, offset), `${meterPath}, ${devicePath}`)
+      const joined = joinedOr(() => join(meter.trace, device.trace, offset), `${meterPath}, ${devicePath}`)
       if (out !== undefined) await write(out, writeTraceCsv(joined.trace))
-      process.stdout.write(json ? JSON.stringify(asContract(joined)) + '\n' : inWords(joined))
+      process.stdout.write(
+        json
+          ? JSON.stringify(asContract(joined)) + '\n'
+          : assumedLines([meterPath, devicePath], [meter, device]) + inWords(joined),
+      )
     })
 }
 

@@ -2,7 +2,7 @@ import { Command, InvalidArgumentError } from 'commander'
 import { marks } from '@core/analysis/marks'
 import { ladder, USUAL_SHARE, type Ladder } from '@core/compare/ladder'
 import { duration, figure } from '@core/words/figures'
-import { numberBetween, readTraceFile } from './input'
+import { assumedLines, numberBetween, readTraceFile, type ReadTrace } from './input'
 
 interface Options {
   at: number
@@ -36,14 +36,20 @@ export function ladderCommand(): Command {
     )
     .option('--json', 'print one JSON object')
     .action(async (entries: Entry[], { at, share, json }: Options) => {
-      const rungs = []
-      for (const { file, ratedW } of entries) {
-        const [{ gain, uncertainty, ceiling }] = marks(await readTraceFile(file), [at])
-        rungs.push({ ratedW, gain, uncertainty, ceiling })
-      }
+      const read: ReadTrace[] = []
+      for (const { file } of entries) read.push(await readTraceFile(file))
+      const rungs = entries.map(({ ratedW }, i) => {
+        const [{ gain, uncertainty, ceiling }] = marks(read[i].trace, [at])
+        return { ratedW, gain, uncertainty, ceiling }
+      })
       const found = ladder(rungs, share)
       process.stdout.write(
-        json ? JSON.stringify(asContract(entries, at, found)) + '\n' : asTable(entries, at, found),
+        json
+          ? JSON.stringify(asContract(entries, at, found)) + '\n'
+          : assumedLines(
+              entries.map(({ file }) => file),
+              read,
+            ) + asTable(entries, at, found),
       )
     })
 }
