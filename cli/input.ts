@@ -25,8 +25,8 @@ export async function readTraceFile(path: string): Promise<ReadTrace> {
     throw new InputError(`${path}: ${reason}`)
   }
   try {
-    const { trace, assumed, problems, problemCount } = readTraceCsv(text)
-    if (problemCount === 0) return { trace, assumed }
+    const { trace, columns, assumed, problems, problemCount } = readTraceCsv(text)
+    if (problemCount === 0) return { trace, assumed: [...columns, ...assumed] }
     const more = problemCount > 1 ? ` (and ${problemCount - 1} more)` : ''
     // What a reader that goes on does about it is not what is done here.
     const [{ message, ...where }] = problems

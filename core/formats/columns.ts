@@ -131,7 +131,11 @@ export const repeatedColumns = (headers: readonly string[]): number[] =>
  * What a column may hold of the channels, to choose from: each in its unit, then each in thousandths of it; what flows
  * may be counted the other way round.
  */
-export function channelChoices(): { value: string; title: string; meaning: ColumnMeaning }[] {
+export function channelChoices(): {
+  value: string
+  title: string
+  meaning: ColumnMeaning & { kind: 'channel' }
+}[] {
   const choice = (c: Channel, divisor: number, title: string) => ({
     value: `${c}-${divisor}`,
     title,
@@ -152,10 +156,10 @@ export function channelChoices(): { value: string; title: string; meaning: Colum
 
 /** Whether the table is written by the contract, so that nothing needs asking. */
 export const isOwnTable = (table: Table): boolean =>
-  table.headers.some((h) => h.toLowerCase() === 'time_s') &&
-  table.headers.every((h) => {
-    const name = h.toLowerCase()
-    return (
-      name === 'time_s' || name === 'note' || ownChannel(name) !== undefined || OWN_TEMPERATURE.test(name)
-    )
-  })
+  table.headers.some((h) => h.toLowerCase() === 'time_s') && table.headers.every(isOwnName)
+
+/** Whether a heading is one of the contract's. */
+export function isOwnName(header: string): boolean {
+  const name = header.trim().toLowerCase()
+  return name === 'time_s' || name === 'note' || ownChannel(name) !== undefined || OWN_TEMPERATURE.test(name)
+}

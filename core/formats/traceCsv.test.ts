@@ -54,6 +54,20 @@ describe('reading a trace', () => {
     expect(trace.temperatures['']).toEqual(Float64Array.of(20))
   })
 
+  it('says what it took each column for, and which it left', () => {
+    expect(
+      read('Elapsed (s),battery_percent,Current (mA),Temp °F,Weather,\n0,5,1400,68,fair,\n').columns,
+    ).toEqual([
+      'Read "Elapsed (s)" as time; "Current (mA)" as amperes, mA; "Temp °F" as temperature, °F.',
+      'Not read: "Weather".',
+    ])
+    const long = read(`time_s,battery_percent,note\n0,5,${'a'.repeat(2001)}\n`)
+    expect([long.trace.notes?.[0].length, long.assumed]).toEqual([
+      2000,
+      ['Notes are cut after 2000 characters.'],
+    ])
+  })
+
   it('names a bad cell by its line, counts it as not read, and keeps the rest', () => {
     const { trace, problems } = read(
       'time_s,battery_percent,power_w\n0,5,10\n60,abc,11\n120,101,12\n180,8,9000\n',

@@ -12,6 +12,7 @@ import { smallerUnitWords } from './thousandths'
 import { withTurned } from './turned'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { besideEachOther, begunAgain, joined } from './recordings'
+import { columnWords } from './columnWords'
 import { readTables, type Progress, type Table } from './table'
 import { unguardCell } from './textCell'
 import { isCalendar } from './timeCell'
@@ -43,7 +44,13 @@ const named = (headers: readonly string[]): string => {
  * time cannot be read or goes backwards are left out and named.
  * @throws UnreadableFile when there is no table, no time column, nothing to read in it, or two columns of one name.
  */
-export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]): TraceReadResult {
+export function readTraceCsv(
+  text: string,
+  meanings?: readonly ColumnMeaning[],
+): TraceReadResult & {
+  /** What the columns were taken for where nobody said it, and which were not read. */
+  columns: string[]
+} {
   const [table, second] = readTraceTables(text)
   if (second) table.problems.add(second.rows[0].line, '', 'Here another record begins; it is left out.')
   const repeated = repeatedColumns(table.headers)
@@ -51,7 +58,8 @@ export function readTraceCsv(text: string, meanings?: readonly ColumnMeaning[]):
     throw new UnreadableFile('Two columns carry the same name: which one is meant cannot be told.', [
       { line: null, where: '', message: `Named twice: ${named(repeated.map((i) => table.headers[i]))}.` },
     ])
-  return traceFromTable(table, meanings ?? guessColumns(table))
+  const told = meanings ?? guessColumns(table)
+  return { ...traceFromTable(table, told), columns: meanings ? [] : columnWords(table, told) }
 }
 
 /** The tables of traces in a text, past whatever stands before their headers: most files hold one. */
@@ -104,6 +112,11 @@ export function traceFromTable(
     if (meaning.kind === 'note' && rows.some((r) => (r.cells[i] ?? '') !== ''))
       trace.notes = rows.map((r) => unguardCell(r.cells[i] ?? '').slice(0, NOTE_MAX))
   })
+  if (
+    trace.notes &&
+    rows.some(({ cells }) => meanings.some((m, i) => m.kind === 'note' && (cells[i] ?? '').length > NOTE_MAX))
+  )
+    assumed.push(`Notes are cut after ${NOTE_MAX} characters.`)
   const problem = traceProblem(trace)
   if (problem) throw new UnreadableFile(`The readings do not hold together: ${problem}.`, problems.kept)
   if (decimalCommas) assumed.push('A comma inside a number is a decimal comma.')
