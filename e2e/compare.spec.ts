@@ -18,6 +18,12 @@ test('side by side answers in a sentence, ranks with its ±, and refuses where i
   await expect(ranking.getByRole('listitem')).toHaveCount(5)
   await expect(ranking.getByTestId('place-clear').last()).toContainText('Gangway 65')
 
+  // Every picture is a table as well.
+  await page.getByText('As a table').click()
+  const watts = page.getByRole('table', { name: 'Power' })
+  await expect(watts.getByRole('columnheader', { name: 'Gangway 65' })).toBeVisible()
+  await expect(watts.getByRole('row', { name: /^0:20:00/ })).toContainText(/12\.0\sW/)
+
   await page.getByRole('button', { name: '15 min' }).click()
   await expect(verdict).toContainText('In 15 minutes')
   await page.reload()

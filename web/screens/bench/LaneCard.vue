@@ -100,7 +100,7 @@ const sources = computed(() => {
       >It just turned {{ turning }} %</v-btn-other
     >
     <div aria-live="assertive" class="offscreen">{{ due ? `A reading is due on ${name}` : '' }}</div>
-    <LanePath :lane="lane" :height="size" />
+    <LanePath :lane="lane" :height="size" :tabled="size > 100" />
     <LaneStreams v-if="lane.setup.feed.kind === 'instruments'" :lane="lane" />
     <StopDialog v-if="!bench.watching" :lane="lane" />
   </section>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { writtenUnit } from '@core/words/figures'
 import PathChart from '../../charts/PathChart.vue'
 import { useChartView } from '../../charts/useChartView'
+import PathsTable from '../../charts/PathsTable.vue'
 import { useOneByOne } from '../../composables/useOneByOne'
 import type { Compared } from './compareSamples'
 import type { UsePathsReturn } from './usePaths'
@@ -61,6 +62,13 @@ const strips = computed(() =>
     }))
     .filter(({ paths }) => paths.length > 0),
 )
+const pictures = computed(() => [
+  ...(props.across === 'clock' && !isLevelless.value
+    ? frames.value.map(({ title, paths }) => ({ title: title || 'Level', unit: '%', paths }))
+    : []),
+  ...(isOne.value || props.across === 'level' ? strips.value : []),
+])
+const shown = computed(() => (props.across === 'level' ? { from: 0, until: 100 } : view.value))
 const readOff = computed(() => (cursor.value === null ? '' : props.paths.readOff(cursor.value)))
 const summary = computed(
   () =>
@@ -69,70 +77,73 @@ const summary = computed(
 </script>
 
 <template>
-  <!-- A group of pictures that answers keys: it takes the focus itself. -->
-  <div
-    role="group"
-    tabindex="0"
-    aria-label="Paths. Arrows read off, plus and minus look closer and further, arrows with Shift move, 0 shows the whole."
-    @keydown="onKey"
-    @mouseleave="point(null)"
-  >
-    <div v-if="across === 'clock' && !isLevelless" :class="{ small: !isOne }">
-      <div v-for="frame in frames" :key="frame.key">
-        <h2 v-if="frame.title" class="strip">{{ frame.title }}</h2>
-        <PathChart
-          :paths="frame.paths"
-          unit="%"
-          :min="0"
-          :max="100"
-          :from="view.from"
-          :until="view.until"
-          :whole="paths.until.value"
-          :ready="stretch"
-          :height="isOne ? LARGE_PX : 190"
-          :finish-level="isWhole ? 100 : undefined"
-          :show-clock="!isOne || expected.length === 0"
-          :summary="frame.title ? `${frame.title}. ${summary}` : summary"
-          :cursor="cursor"
-          @moved="show"
-          @pointed="point"
-        />
+  <div>
+    <!-- A group of pictures that answers keys: it takes the focus itself. -->
+    <div
+      role="group"
+      tabindex="0"
+      aria-label="Paths. Arrows read off, plus and minus look closer and further, arrows with Shift move, 0 shows the whole."
+      @keydown="onKey"
+      @mouseleave="point(null)"
+    >
+      <div v-if="across === 'clock' && !isLevelless" :class="{ small: !isOne }">
+        <div v-for="frame in frames" :key="frame.key">
+          <h2 v-if="frame.title" class="strip">{{ frame.title }}</h2>
+          <PathChart
+            :paths="frame.paths"
+            unit="%"
+            :min="0"
+            :max="100"
+            :from="view.from"
+            :until="view.until"
+            :whole="paths.until.value"
+            :ready="stretch"
+            :height="isOne ? LARGE_PX : 190"
+            :finish-level="isWhole ? 100 : undefined"
+            :show-clock="!isOne || expected.length === 0"
+            :summary="frame.title ? `${frame.title}. ${summary}` : summary"
+            :cursor="cursor"
+            @moved="show"
+            @pointed="point"
+          />
+        </div>
       </div>
+      <p v-else-if="across === 'level' && expected.length === 0" class="quiet">
+        Nothing to draw against the level: neither watts nor temperatures were read beside one.
+      </p>
+      <template v-if="isOne || across === 'level'">
+        <div v-for="strip in strips" :key="`${across} ${strip.what}`">
+          <h2 class="strip">
+            {{ strip.title }} <span class="quiet">{{ writtenUnit(strip.unit) }}</span>
+          </h2>
+          <PathChart
+            :paths="strip.paths"
+            :unit="strip.unit"
+            untitled
+            :min="strip.what === 'heat' ? undefined : 0"
+            :from="across === 'level' ? 0 : view.from"
+            :until="across === 'level' ? 100 : view.until"
+            :whole="across === 'level' ? undefined : paths.until.value"
+            :ready="across === 'level' ? undefined : stretch"
+            :across="across"
+            :height="across === 'level' ? 240 : strip.height + (strip.isLast ? 18 : 0)"
+            :show-clock="across === 'level' || strip.isLast"
+            :summary="`${strip.title} of the same runs ${across === 'level' ? 'against the level' : 'on the same clock'}`"
+            :cursor="across === 'level' ? undefined : cursor"
+            @moved="show"
+            @pointed="point"
+          />
+        </div>
+      </template>
+      <p v-if="across === 'clock'" class="closer">
+        <v-btn size="small" :disabled="isWhole" @click="showAll">Show the whole</v-btn>
+        <span :class="readOff ? 'figure' : 'quiet'" class="read" role="status">{{
+          readOff ||
+          (isWhole ? 'Ctrl and wheel, a pinch, or + looks closer; arrows read off.' : 'Drag to move.')
+        }}</span>
+      </p>
     </div>
-    <p v-else-if="across === 'level' && expected.length === 0" class="quiet">
-      Nothing to draw against the level: neither watts nor temperatures were read beside one.
-    </p>
-    <template v-if="isOne || across === 'level'">
-      <div v-for="strip in strips" :key="`${across} ${strip.what}`">
-        <h2 class="strip">
-          {{ strip.title }} <span class="quiet">{{ writtenUnit(strip.unit) }}</span>
-        </h2>
-        <PathChart
-          :paths="strip.paths"
-          :unit="strip.unit"
-          untitled
-          :min="strip.what === 'heat' ? undefined : 0"
-          :from="across === 'level' ? 0 : view.from"
-          :until="across === 'level' ? 100 : view.until"
-          :whole="across === 'level' ? undefined : paths.until.value"
-          :ready="across === 'level' ? undefined : stretch"
-          :across="across"
-          :height="across === 'level' ? 240 : strip.height + (strip.isLast ? 18 : 0)"
-          :show-clock="across === 'level' || strip.isLast"
-          :summary="`${strip.title} of the same runs ${across === 'level' ? 'against the level' : 'on the same clock'}`"
-          :cursor="across === 'level' ? undefined : cursor"
-          @moved="show"
-          @pointed="point"
-        />
-      </div>
-    </template>
-    <p v-if="across === 'clock'" class="closer">
-      <v-btn size="small" :disabled="isWhole" @click="showAll">Show the whole</v-btn>
-      <span :class="readOff ? 'figure' : 'quiet'" class="read" role="status">{{
-        readOff ||
-        (isWhole ? 'Ctrl and wheel, a pinch, or + looks closer; arrows read off.' : 'Drag to move.')
-      }}</span>
-    </p>
+    <PathsTable class="table" :pictures="pictures" :across="across" :from="shown.from" :until="shown.until" />
   </div>
 </template>
 
@@ -146,6 +157,9 @@ const summary = computed(
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 330px), 1fr));
   gap: 8px 20px;
+}
+.table {
+  margin: 4px 0 0 50px;
 }
 .closer {
   margin: 4px 0 0 50px;

@@ -7,6 +7,7 @@ import { clock, figure } from '@core/words/figures'
 import PathChart from '../../charts/PathChart.vue'
 import { AXIS_WIDTH, RIGHT_PX } from '../../charts/options'
 import { pointsOf } from '../../charts/reduction'
+import PathsTable from '../../charts/PathsTable.vue'
 import FormText from '../../forms/FormText.vue'
 import { checkTyped } from '../../forms/yupErrors'
 import type { JoinedEnds, OneEnd } from '../../stores/importedRun'
@@ -39,16 +40,19 @@ const from = computed(() => Math.min(0, shiftS.value))
 const until = computed(() =>
   Math.max(60, durationOf(meter.value.trace), durationOf(device.value.trace) + shiftS.value),
 )
-const upper = computed(() => ({
-  unit: 'W',
-  points: pointsOf(meter.value.trace.time, powerColumn(meter.value.trace) ?? meter.value.trace.current),
-}))
+const upper = computed(() => {
+  const { trace, file } = meter.value
+  const watts = powerColumn(trace)
+  const points = pointsOf(trace.time, watts ?? trace.current)
+  return { unit: watts ? 'W' : 'A', title: 'At the source', paths: [{ label: file, ink: 0, points }] }
+})
 const lower = computed(() => {
-  const { trace } = device.value
+  const { trace, file } = device.value
   const watts = batteryPowerColumn(trace)
   const own = trace.percent ?? watts ?? trace.batteryCurrent ?? powerColumn(trace)
   const points = pointsOf(trace.time, own).map(({ x, y }) => ({ x: x + shiftS.value, y }))
-  return { unit: trace.percent ? '%' : trace.batteryCurrent && !watts ? 'A' : 'W', points }
+  const unit = trace.percent ? '%' : trace.batteryCurrent && !watts ? 'A' : 'W'
+  return { unit, title: 'Off the device, on the meter’s clock', paths: [{ label: file, ink: 1, points }] }
 })
 const power = computed(() => (joined.value ? [{ x: joined.value.powerOnS, text: 'power-on' }] : []))
 
@@ -63,7 +67,7 @@ function type() {
 
 const STEPS: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1 }
 function onKey(event: KeyboardEvent) {
-  if ((event.target as HTMLElement).tagName === 'INPUT') return
+  if ((event.target as HTMLElement).closest('input, details')) return
   if (event.key === 'z' || event.key === 'u') return undo()
   const step = STEPS[event.key]
   if (!step || event.ctrlKey || event.metaKey) return
@@ -99,7 +103,7 @@ function drop() {
     </p>
     <p role="status" data-testid="offset-found">{{ said }}</p>
     <PathChart
-      :paths="[{ label: meter.file, ink: 0, points: upper.points }]"
+      :paths="upper.paths"
       :unit="upper.unit"
       :min="0"
       :from="from"
@@ -112,7 +116,7 @@ function drop() {
     />
     <div class="lower" @pointerdown="grab" @pointermove="drag" @pointerup="drop" @pointercancel="drop">
       <PathChart
-        :paths="[{ label: device.file, ink: 1, points: lower.points }]"
+        :paths="lower.paths"
         :unit="lower.unit"
         :min="0"
         :from="from"
@@ -123,6 +127,7 @@ function drop() {
         solid
       />
     </div>
+    <PathsTable :pictures="[upper, lower]" :from="from" :until="until" />
     <div class="offset">
       <FormText
         v-model="typed"

@@ -13,6 +13,7 @@ import type { JoinedEnds, OneEnd } from '../../stores/importedRun'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import type { OpenedTable, ReadRecord } from '../../workers/files.worker'
+import PathsTable from '../../charts/PathsTable.vue'
 import ColumnPicker from './ColumnPicker.vue'
 import GivenFields from './GivenFields.vue'
 import JoiningPart from './JoiningPart.vue'
@@ -56,7 +57,11 @@ const preview = computed(() => {
   if (!props.result) return null
   const { trace, preview: of } = props.result
   return of.points.length > 1
-    ? { paths: [{ label: of.unit, ink: 0, points: of.points }], unit: of.unit, until: durationOf(trace) }
+    ? {
+        paths: [{ label: of.unit === '%' ? 'Level' : 'Power', ink: 0, points: of.points }],
+        unit: of.unit,
+        until: durationOf(trace),
+      }
     : null
 })
 
@@ -147,18 +152,20 @@ async function take(wide?: WideRun[]) {
         >
       </v-alert>
       <JoiningPart v-if="joining" ref="join" :first="files.otherEnd!" :second="thisEnd!" />
-      <PathChart
-        v-else-if="preview"
-        :paths="preview.paths"
-        :unit="preview.unit"
-        :min="0"
-        :max="preview.unit === '%' ? 100 : undefined"
-        :until="preview.until"
-        :height="170"
-        :events="fromS > 0 ? [{ x: fromS, text: 'power-on' }] : []"
-        summary="The path of the file, before anything is kept"
-        solid
-      />
+      <template v-else-if="preview">
+        <PathChart
+          :paths="preview.paths"
+          :unit="preview.unit"
+          :min="0"
+          :max="preview.unit === '%' ? 100 : undefined"
+          :until="preview.until"
+          :height="170"
+          :events="fromS > 0 ? [{ x: fromS, text: 'power-on' }] : []"
+          summary="The path of the file, before anything is kept"
+          solid
+        />
+        <PathsTable :pictures="[{ ...preview, title: 'Before anything is kept' }]" :until="preview.until" />
+      </template>
       <v-checkbox
         v-if="idleS > 0 && !joining && !powerOn.trim()"
         v-model="cutIdle"

@@ -3,6 +3,7 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { problemInWords } from '@core/formats/problem'
 import { allSaid, namedBy, wideRuns, type WideChannel, type WideRun } from '@core/formats/wide'
 import PathChart from '../../charts/PathChart.vue'
+import PathsTable from '../../charts/PathsTable.vue'
 import { named } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
 import { useFiles } from '../../stores/files'
@@ -112,17 +113,19 @@ const faults = computed(() => [
   <ul v-if="assumed.length" class="quiet my-3">
     <li v-for="said in assumed" :key="said">{{ said }}</li>
   </ul>
-  <PathChart
-    v-if="preview.paths.length"
-    :paths="preview.paths"
-    :unit="preview.unit"
-    :min="0"
-    :max="preview.unit === '%' ? 100 : undefined"
-    :until="preview.until"
-    :height="200"
-    :finish-level="preview.unit === '%' ? 100 : undefined"
-    summary="The paths of the table, before anything is kept"
-  />
+  <template v-if="preview.paths.length">
+    <PathChart
+      :paths="preview.paths"
+      :unit="preview.unit"
+      :min="0"
+      :max="preview.unit === '%' ? 100 : undefined"
+      :until="preview.until"
+      :height="200"
+      :finish-level="preview.unit === '%' ? 100 : undefined"
+      summary="The paths of the table, before anything is kept"
+    />
+    <PathsTable :pictures="[{ ...preview, title: 'Before anything is kept' }]" :until="preview.until" />
+  </template>
   <v-btn-main
     class="mt-3"
     :disabled="runs.length === 0 || Boolean(seen?.failure)"

@@ -1,13 +1,15 @@
-import { computed, ref, toRaw, type ComputedRef, type Ref } from 'vue'
-import { previewOf, type Preview } from '@core/analysis/preview'
+import { computed, ref, shallowRef, toRaw, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue'
+import type { Preview } from '@core/analysis/preview'
 import { goesOnSchema } from '@core/formats/clockForm'
-import { appended, goesOnAt } from '@core/trace/append'
+import { goesOnAt } from '@core/trace/append'
 import { cutBefore } from '@core/trace/cut'
 import { durationOf, type Trace } from '@core/trace/trace'
 import { clock } from '@core/words/figures'
 import { movedBy } from '@core/words/moments'
 import { checkTyped } from '../../forms/yupErrors'
 import type { OneEnd } from '../../stores/importedRun'
+import { analysisWork } from '../../workers/analysis'
+import { handOver } from '../../workers/handOver'
 
 export interface UseGoingOnReturn {
   /** What came first, from its power-on. */
@@ -18,9 +20,8 @@ export interface UseGoingOnReturn {
   typed: Ref<string>
   error: ComputedRef<string>
   beginsS: ComputedRef<number>
-  /** Both as one trace, and how it looks; null while it is not said when the second began. */
-  whole: ComputedRef<Trace | null>
-  path: ComputedRef<Preview | null>
+  /** Both as one trace, and how it looks; null while it is not said when the second began, or is being put together. */
+  whole: ShallowRef<{ trace: Trace; path: Preview } | null>
 }
 
 /** A record and what came after it on one clock: found by their moments or their order, and typed otherwise. */
@@ -44,8 +45,27 @@ export function useGoingOn(before: () => OneEnd, after: () => OneEnd): UseGoingO
     if (isFound.value) return foundS.value
     return 'value' in checked.value ? (checked.value.value as number) : NaN
   })
-  const whole = computed(() =>
-    Number.isNaN(beginsS.value) ? null : appended(first.value.trace, second.value, beginsS.value),
+  const whole: UseGoingOnReturn['whole'] = shallowRef(null)
+  const failure = ref('')
+  let looks = 0
+  async function put(firsts: Trace, seconds: Trace, at: number) {
+    const look = ++looks
+    whole.value = null
+    failure.value = ''
+    if (Number.isNaN(at)) return
+    try {
+      const worker = analysisWork()
+      const made = await worker.goOn(await handOver(worker, firsts), await handOver(worker, seconds), at)
+      // Another moment was typed meanwhile: this is the answer to another question.
+      if (look === looks) whole.value = made
+    } catch (error) {
+      if (look === looks) failure.value = (error as Error).message
+    }
+  }
+  watch(
+    [() => first.value.trace, second, beginsS] as const,
+    ([firsts, seconds, at]) => void put(firsts, seconds, at),
+    { immediate: true },
   )
   return {
     first,
@@ -55,9 +75,8 @@ export function useGoingOn(before: () => OneEnd, after: () => OneEnd): UseGoingO
         : 'Nothing tells when: right after the last reading.',
     ),
     typed,
-    error: computed(() => (isFound.value ? '' : checked.value.error)),
+    error: computed(() => failure.value || (isFound.value ? '' : checked.value.error)),
     beginsS,
     whole,
-    path: computed(() => (whole.value ? previewOf(whole.value) : null)),
   }
 }
