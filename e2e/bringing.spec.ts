@@ -148,7 +148,7 @@ test('a spreadsheet with one column a charger becomes runs; cells can be pasted 
 test('a run from a file fills the place in the plan that waits for it, and can be taken out of it again', async ({
   page,
 }) => {
-  await takeIn(page, stripLogbook(2))
+  await takeIn(page, stripLogbook(2, { stop: { kind: 'duration', seconds: 600 } }))
   const inPlan = page.getByRole('combobox', { name: 'For the plan' })
   const done = async (count: number) => {
     await page.goto('/plan/c')
@@ -157,9 +157,18 @@ test('a run from a file fills the place in the plan that waits for it, and can b
   await page
     .locator('input[type=file]')
     .first()
-    .setInputFiles([csv('one.csv', idling(18)), csv('two.csv', idling(17))])
-  await expect(inPlan).toHaveValue('All at once, run 1')
-  await page.getByRole('button', { name: 'Make it a run' }).click()
+    .setInputFiles([
+      csv('brief.csv', 'time_s,battery_percent\n0,5\n300,11\n'),
+      csv('one.csv', idling(18)),
+      csv('two.csv', idling(17)),
+    ])
+  // Five minutes of the ten that the plan wants: a run, and short; its place waits for another.
+  for (const name of ['brief.csv', 'one.csv']) {
+    await expect(page.getByText(name, { exact: true })).toBeVisible()
+    await expect(inPlan).toHaveValue('All at once, run 1')
+    await page.getByLabel(/The device was set as the plan says: ./).check()
+    await page.getByRole('button', { name: 'Make it a run' }).click()
+  }
   // The pair has its run: the second is a run as well, but not of the plan.
   await expect(page.getByText('two.csv', { exact: true })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Make it a run' })).toBeEnabled()
@@ -170,7 +179,8 @@ test('a run from a file fills the place in the plan that waits for it, and can b
   await done(1)
 
   await page.goto('/sheet')
-  const first = page.getByTestId('runs').getByRole('link').last()
+  await expect(page.getByTestId('runs').getByRole('link')).toHaveCount(3)
+  const first = page.getByTestId('runs').getByRole('link').nth(1)
   await first.click()
   await expect(page).not.toHaveURL(second)
   await page.getByRole('button', { name: 'Edit this run' }).click()

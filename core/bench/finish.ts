@@ -1,7 +1,7 @@
-import { duration, figure } from '../words/figures'
+import { duration } from '../words/figures'
 import type { Provenance, Trace, TraceEvent } from '../trace/trace'
-import { stopInWords } from '../protocol/stopping'
 import { missedOf, type LaneNow } from './due'
+import { endedAt } from './ended'
 import type { LaneSetup } from './setup'
 import { stopReached } from './stop'
 
@@ -30,13 +30,9 @@ export interface FinishedLane {
 export function finishLane(lane: LaneNow, { spoilt, reason }: Ending): FinishedLane {
   const { setup, state, elapsedS } = lane
   const met = setup.stop.kind === 'open' || stopReached(setup.stop, state, elapsedS) !== null
-  const last = state.levels.last
-  const where = last
-    ? `at ${figure(last.percent, 0, '%')} after ${duration(elapsedS)}`
-    : `after ${duration(elapsedS)}`
+  const ended = endedAt(met, setup.stop, elapsedS, state.levels.last?.percent ?? NaN)
   return {
-    state: spoilt ? 'spoilt' : met ? 'done' : 'short',
-    stateReason: spoilt ? reason : met ? '' : `Stopped ${where}; the rule was: ${stopInWords(setup.stop)}.`,
+    ...(spoilt ? { state: 'spoilt', stateReason: reason } : ended),
     startedAt: new Date(setup.startedAtMs).toISOString(),
     startPercent: setup.start.read ? setup.start.percent : null,
     provenance: provenanceOf(setup),

@@ -14,6 +14,7 @@ import {
   type Correctable,
   type ReadingPlace,
 } from '@core/logbook/corrections'
+import { heldToPlan, rejudged } from '@core/logbook/rejudged'
 import { leaveOut, takeBackIn } from '@core/logbook/leftOut'
 import type { Run, RunWithTrace } from '@core/logbook/run'
 import { correctRule, type RuleName } from '@core/logbook/runRules'
@@ -62,7 +63,7 @@ export const useCorrections = defineStore('corrections', () => {
       if (!run || !trace) throw new Error('This run was changed in another tab. Look at it again first.')
       const done = how({ run, trace })
       corrected = done.trace
-      return done.run
+      return rejudged({ run, trace }, done)
     }
     await logbook.write('runs', decide, () => corrected)
   }
@@ -94,19 +95,28 @@ export const useCorrections = defineStore('corrections', () => {
   ) => logbook.changeRun(id, (run) => correctCondition(run, field, to, said, because(why)))
 
   /** Puts a rule right that a run was made by. */
-  const putRuleRight = <K extends RuleName>(id: string, rule: K, to: Run[K], why: string) =>
-    logbook.changeRun(id, (run) => correctRule(run, rule, to, because(why)))
+  async function putRuleRight<K extends RuleName>(id: string, rule: K, to: Run[K], why: string) {
+    const trace = await logbook.traceOf(id)
+    await logbook.changeRun(id, (run) => {
+      const put = correctRule(run, rule, to, because(why))
+      return trace ? rejudged({ run, trace }, { run: put, trace }) : put
+    })
+  }
 
   /** Changes what a run is called and what is said of it, and its power-on where that is another: one write. */
-  const editRun = (
+  async function editRun(
     id: string,
     changed: Partial<Pick<Run, 'name' | 'notes' | 'planned'>>,
     start?: { startedAt: string; said: { from: string; to: string }; why: string },
-  ) =>
-    logbook.changeRun(id, (run) => ({
+  ) {
+    const protocol = logbook.campaign(changed.planned?.campaignId ?? null)?.protocol
+    const trace = protocol ? await logbook.traceOf(id) : undefined
+    await logbook.changeRun(id, (run) => ({
       ...(start ? correctStart(run, start.startedAt, start.said, because(start.why)) : {}),
       ...changed,
+      ...(protocol && trace ? heldToPlan(run, trace, protocol.stop) : {}),
     }))
+  }
 
   /** Answers a finding; it stays on record, with the answer beside it. */
   const answer = (id: string, finding: AnsweredFinding, text: string) =>

@@ -45,7 +45,7 @@ it('takes a file once, however often it is asked to, so that undoing goes back t
 })
 
 it('keeps a run of a file without a date as not dated, unless somebody says when it was made', () => {
-  const given = { deviceId: 'd', sourceId: 's', cableId: null, meterId: null, startedAt: null, notes: '', planned: null, fromS: 0 } // prettier-ignore
+  const given = { deviceId: 'd', sourceId: 's', cableId: null, meterId: null, startedAt: null, notes: '', planned: null, asPlanned: false, fromS: 0 } // prettier-ignore
   const trace = { time: Float64Array.of(0, 300), percent: Float64Array.of(5, 11), temperatures: {} }
   const made = (said: string | null, ofFile: string | null) =>
     importedRun({ ...given, startedAt: said }, trace, ofFile, 'a.csv', useLogbook(), () => [])
@@ -56,7 +56,7 @@ it('keeps a run of a file without a date as not dated, unless somebody says when
 })
 
 it('gives a run the place in the plan that was chosen, or the first that waits for its pair', () => {
-  const given = { deviceId: 'd', sourceId: 's', cableId: 'c', meterId: null, startedAt: null, notes: '', fromS: 0 } // prettier-ignore
+  const given = { deviceId: 'd', sourceId: 's', cableId: 'c', meterId: null, startedAt: null, notes: '', asPlanned: false, fromS: 0 } // prettier-ignore
   const trace = { time: Float64Array.of(0, 300), percent: Float64Array.of(5, 11), temperatures: {} }
   const asked: unknown[] = []
   const cellsFor = (pair: unknown) => {

@@ -1,8 +1,10 @@
+import { endedBy } from '@core/bench/ended'
 import { nextInk } from '@core/logbook/logbook'
 import { blankRun, type Run } from '@core/logbook/run'
 import { likeliestCell, type OpenCell, type RunPair } from '@core/plan/openCells'
+import type { Protocol } from '@core/protocol/protocol'
 import type { ReadingRule } from '@core/protocol/rules'
-import { deviceConditions, noConditions } from '@core/protocol/runConditions'
+import { deviceConditions, noConditions, protocolConditions } from '@core/protocol/runConditions'
 import { usualStep } from '@core/trace/samples'
 import type { Trace } from '@core/trace/trace'
 import type { useLogbook } from './logbook'
@@ -18,6 +20,8 @@ export interface Given {
   notes: string
   /** Which planned run it fills: none, or whichever waits for such a run when it is taken. */
   planned: Run['planned'] | 'first'
+  /** Whether the device was set as the protocol of the plan wants it. */
+  asPlanned: boolean
   /** Idle time before power-on that is left out, s of the file's clock. */
   fromS: number
   /** The run on one clock, where this file is one end of it, and how that was found. */
@@ -44,9 +48,16 @@ const NOTES_MAX = 2000
 /** No hand reads more often than once a second: that is a meter’s log. */
 const readAt = (seconds: number): ReadingRule => ({ kind: seconds < 1 ? 'meter' : 'every', seconds })
 
+/** What a run of the plan is held to: one that did not come as far as its rule is short, and its place stays open. */
+const madeBy = (protocol: Protocol, trace: Trace): Pick<Run, 'stop' | 'heat' | 'state' | 'stateReason'> => ({
+  stop: protocol.stop,
+  heat: { minutes: protocol.temperatureMinutes, places: protocol.temperaturePlaces, stopLimitC: protocol.stopLimitC },
+  ...endedBy(protocol.stop, trace),
+}) // prettier-ignore
+
 /** The run of a trace that was read from a file, with the next ink of its device. */
 export function importedRun(
-  { deviceId, sourceId, cableId, meterId, notes, planned, startedAt: given }: Given,
+  { deviceId, sourceId, cableId, meterId, notes, planned, asPlanned, startedAt: given }: Given,
   trace: Trace,
   startedAt: string | null,
   file: string,
@@ -57,7 +68,7 @@ export function importedRun(
   const begun = startedAt ?? given
   const place =
     planned === 'first' ? likeliestCell(cellsFor({ deviceId, sourceId, cableId }), begun) : planned
-  const protocol = logbook.campaign(place?.campaignId ?? null)?.protocol.name
+  const protocol = logbook.campaign(place?.campaignId ?? null)?.protocol
   return blankRun({
     id: crypto.randomUUID(),
     deviceId,
@@ -74,8 +85,9 @@ export function importedRun(
     conditions: {
       ...noConditions(),
       ...(device && deviceConditions(device)),
-      ...(protocol ? { protocol } : {}),
+      ...(protocol && (asPlanned ? protocolConditions(protocol) : { protocol: protocol.name })),
       meterId,
     },
+    ...(protocol && madeBy(protocol, trace)),
   })
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
 import { likeliestCell, type OpenCell } from '@core/plan/openCells'
+import { protocolConditions } from '@core/protocol/runConditions'
 import InTurn from '../../components/InTurn.vue'
 import { named } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
@@ -25,6 +26,7 @@ const cableId = defineModel<string | null>('cableId', { required: true })
 const meterId = defineModel<string | null>('meterId', { required: true })
 const notes = defineModel<string>('notes', { required: true })
 const planned = defineModel<Given['planned']>('planned', { required: true })
+const asPlanned = defineModel<boolean>('asPlanned', { required: true })
 const day = defineModel<string>('day', { required: true })
 const powerOn = defineModel<string>('powerOn', { required: true })
 const logbook = useLogbook()
@@ -57,6 +59,12 @@ watch(
   },
   { immediate: true },
 )
+/** How the protocol of that place wants the device set, as far as it says. */
+const wanted = computed(() => {
+  const place = planned.value === 'first' ? cells.value[0] : planned.value
+  const protocol = logbook.campaign(place?.campaignId ?? null)?.protocol
+  return protocol ? protocolConditions(protocol).deviceState : ''
+})
 const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power meter'))
 </script>
 
@@ -83,6 +91,12 @@ const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power met
       <FormText v-model="notes" label="Notes" maxlength="1000" />
     </InTurn>
   </div>
+  <v-checkbox
+    v-if="wanted"
+    v-model="asPlanned"
+    density="compact"
+    :label="`The device was set as the plan says: ${wanted}`"
+  />
 </template>
 
 <style scoped>

@@ -188,6 +188,7 @@ async function take(wide?: WideRun[]) {
         v-model:meter-id="given.meterId"
         v-model:notes="given.notes"
         v-model:planned="given.planned"
+        v-model:as-planned="given.asPlanned"
         v-model:day="day"
         v-model:power-on="powerOn"
         :asks="isWide ? asks : { device: true, source: true }"

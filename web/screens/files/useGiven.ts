@@ -22,6 +22,7 @@ export function useGiven(file: string) {
     meterId: logbook.meter(last?.meterId ?? null)?.id ?? null,
     notes: last?.notes ?? '',
     planned: null as Given['planned'],
+    asPlanned: last?.asPlanned ?? false,
   })
   /** Typed as the day and time of power-on, for a file without dates. */
   const day = ref('')

@@ -1,0 +1,47 @@
+import { expect, it } from 'vitest'
+import { traceFromReadings } from '../trace/trace'
+import { endedBy } from './ended'
+
+const plain = (words: string) => words.replaceAll('\u00a0', ' ')
+const levels = traceFromReadings([
+  { t: 0, percent: 5 },
+  { t: 900, percent: 60 },
+  { t: 1795, percent: 81 },
+])
+
+it('is done once the rule was met by what was read, to ten seconds', () => {
+  const state = (...of: Parameters<typeof endedBy>) => endedBy(...of).state
+  expect(state({ kind: 'open' }, levels)).toBe('done')
+  expect(state({ kind: 'duration', seconds: 1800 }, levels)).toBe('done')
+  expect(state({ kind: 'duration', seconds: 1806 }, levels)).toBe('short')
+  expect(state({ kind: 'level', percent: 81 }, levels)).toBe('done')
+  expect(state({ kind: 'level', percent: 82 }, levels)).toBe('short')
+  expect(state({ kind: 'shown-full' }, levels)).toBe('short')
+  const fell = traceFromReadings([
+    { t: 0, percent: 99 },
+    { t: 60, percent: 100 },
+    { t: 120, percent: 99 },
+  ])
+  expect(state({ kind: 'shown-full' }, fell)).toBe('done')
+})
+
+it('is done by the current where it stays down for a minute, and not where it only sank', () => {
+  const watts = (last: number) =>
+    traceFromReadings(Array.from({ length: 400 }, (_, t) => ({ t, power: t < 250 ? 20 : last })))
+  expect(endedBy({ kind: 'taper-end' }, watts(0.2)).state).toBe('done')
+  expect(endedBy({ kind: 'taper-end' }, watts(12)).state).toBe('short')
+})
+
+it('says where it stopped, and what the rule was', () => {
+  expect(plain(endedBy({ kind: 'shown-full' }, levels).stateReason)).toBe(
+    'Stopped at 81 % after 30 min; the rule was: when the display shows 100 %.',
+  )
+  const mute = traceFromReadings([
+    { t: 0, power: 9 },
+    { t: 600, power: 9 },
+  ])
+  expect(plain(endedBy({ kind: 'level', percent: 80 }, mute).stateReason)).toBe(
+    'Stopped after 10 min; the rule was: at 80 %.',
+  )
+  expect(endedBy({ kind: 'open' }, mute).stateReason).toBe('')
+})
