@@ -164,7 +164,7 @@ test('a reading is corrected with a reason, and the old value stays', async ({ p
   await page.clock.fastForward(300_000)
   await typeReading(page, '70', '11.8')
   await stopAndKeep(page)
-  await expect(page.getByTestId('milestone-50')).not.toContainText('not reached')
+  await expect(page.getByTestId('milestone-50')).not.toContainText('ended below')
   await page.getByRole('button', { name: 'Readings' }).click()
   await page.getByRole('button', { name: /Correct Level, % at 0:05:0\d, now 70/ }).click()
   await page.getByLabel('Right value').fill('17')
@@ -174,7 +174,7 @@ test('a reading is corrected with a reason, and the old value stays', async ({ p
   await page.getByRole('button', { name: 'Correct it' }).click()
   await expect(page.getByText(/was 70\s%: misread the display/)).toBeVisible()
   await page.reload()
-  await expect(page.getByTestId('milestone-50')).toContainText('not reached')
+  await expect(page.getByTestId('milestone-50')).toContainText('ended below')
 })
 
 test('five minutes by the meter’s own count, and watts that flow out; what is kept is not asked about again', async ({

@@ -104,7 +104,9 @@ describe('time to p %', () => {
     expect(over.reason).toMatch(/started above/)
     expect(under.latestS).toBeNaN()
     expect(under.reason).toMatch(/ended below/)
-    expect(milestone(traceFromReadings([]), 50).reason).toMatch(/No battery level/)
+    const none = milestone(traceFromReadings([]), 50)
+    expect([over.brief, under.brief, none.brief]).toEqual(['started above', 'not reached', 'no level read'])
+    expect(none.reason).toMatch(/No battery level/)
     // No "half full after 0 s", and no full mark of a display that was full already.
     const [half] = milestones(levels([0, 50], [300, 70]), [50])
     expect([half.timeS, half.uncertaintyS, half.reason]).toEqual([NaN, NaN, 'The run started there.'])

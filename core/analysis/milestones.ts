@@ -27,6 +27,8 @@ export interface Milestone {
   watched: boolean
   /** Why it has no time, in plain words; absent when reached. */
   reason?: string
+  /** The same in a word or two, for a table; absent when reached. */
+  brief?: 'no level read' | 'started there' | 'started above' | 'not reached'
 }
 
 export interface MilestoneOptions {
@@ -72,11 +74,11 @@ export function milestones(
 
 function milestoneOf(shown: Shown, power: Samples, percent: number, handDelayS: number): Milestone {
   const { t, v, watched } = shown
-  if (t.length === 0) return notReached(percent, 'No battery level was read.')
-  if (v[0] > percent) return notReached(percent, `The run started above it, at ${v[0]} %.`)
-  if (v[0] === percent) return notReached(percent, 'The run started there.')
+  if (t.length === 0) return none(percent, 'no level read', 'No battery level was read.')
+  if (v[0] > percent) return none(percent, 'started above', `The run started above it, at ${v[0]} %.`)
+  if (v[0] === percent) return none(percent, 'started there', 'The run started there.')
   const seen = v.findIndex((level) => level >= percent)
-  if (seen < 0) return notReached(percent, `The run ended below it, at ${v[v.length - 1]} %.`)
+  if (seen < 0) return none(percent, 'not reached', `The run ended below it, at ${v[v.length - 1]} %.`)
 
   const latestS = t[seen]
   // The display had just changed to this very level.
@@ -117,7 +119,7 @@ function spreadIn(
   return Math.hypot(step, bend, full, REFRESH_S * RECTANGULAR, handDelayS)
 }
 
-function notReached(percent: number, reason: string): Milestone {
+function none(percent: number, brief: Milestone['brief'], reason: string): Milestone {
   return {
     percent,
     timeS: NaN,
@@ -127,5 +129,6 @@ function notReached(percent: number, reason: string): Milestone {
     uncertaintyS: NaN,
     watched: false,
     reason,
+    brief,
   }
 }

@@ -71,8 +71,8 @@ export function onAlignedClock(
             latestS: m.latestS - shiftS,
             firstSeenS: m.firstSeenS - shiftS,
           }
-        : { ...m, timeS: NaN, uncertaintyS: NaN, reason }
-    }),
+        : { ...m, timeS: NaN, uncertaintyS: NaN, reason, brief: m.brief ?? (lies ? 'not reached' : 'started there') }
+    }), // prettier-ignore
     marks: moved.map((m, i) => ({
       ...m,
       atS: analysis.marks[i].atS,

@@ -5,7 +5,14 @@ import type { Trace } from '../trace/trace'
 import { fromCommonLevel, fromPowerOn, type Alignment } from './align'
 import { leadChanges, type LeadChange } from './leads'
 import { timeDifference, type TimeDifference } from './times'
-import { leadingGroup, TIME_WORTH_NOTICING, verdict, type Repeatability, type VerdictWord } from './verdict'
+import {
+  leadingGroup,
+  pooled,
+  TIME_WORTH_NOTICING,
+  verdict,
+  type Repeatability,
+  type VerdictWord,
+} from './verdict'
 
 export type Word = VerdictWord | 'baseline' | 'not-reached'
 
@@ -111,10 +118,10 @@ export function compareTraces(traces: readonly Trace[], options: CompareOptions 
     leadChanges: leadChanges(
       levels.map(({ atS, runs }) => ({
         atS,
-        gains: runs.map((r) => r.gain),
-        uncertainties: runs.map((r) => r.uncertainty),
+        gains: runs.map((r) => pooled([{ value: r.gain, uncertainty: r.uncertainty }])),
         ceilings: runs.map((r) => r.ceiling),
       })),
+      repeatability,
     ),
   }
 }

@@ -3,7 +3,8 @@ import { traceFromReadings } from '../trace/trace'
 import { analyse } from '../analysis/analyse'
 import { fromCommonLevel, fromPowerOn, onAlignedClock } from './align'
 import { isEnoughOvernight, ladder, pricePerMinute } from './ladder'
-import { leadChanges, type GainsAt } from './leads'
+import { gainsOf, leadChanges, type GainsAt } from './leads'
+import { pooled } from './verdict'
 
 const rising = (from: number, perMinute: number) =>
   traceFromReadings(
@@ -39,20 +40,36 @@ it('counts times and gains from where the aligned clocks begin', () => {
 it('tells where a lead turns, and where it vanishes near the ceiling', () => {
   const at = (minute: number, gains: number[], ceilings = gains.map((p) => p >= 95)): GainsAt => ({
     atS: minute * 60,
-    gains,
-    uncertainties: gains.map(() => 0.41),
+    gains: gains.map((gain) => pooled([{ value: gain, uncertainty: 0.41 }])),
     ceilings,
   })
-  // Ahead by 6, level, behind by 5: the lead went, and then came to the other.
-  expect(leadChanges([at(15, [40, 34]), at(60, [80, 85])])).toEqual([
+  // Ahead by 6, and later behind by 12: the lead came to the other.
+  expect(leadChanges([at(15, [40, 34]), at(60, [80, 92])])).toEqual([
     { early: 0, late: 1, fromS: 900, toS: 3600 },
   ])
   expect(leadChanges([at(30, [60, 50]), at(60, [98, 97])])).toEqual([
     { early: 0, late: null, fromS: 1800, toS: 3600 },
   ])
-  // A lead of a point is none; neither is one over a run that was not read there.
+  // A lead of a point is none, nor one of 1.5 points that runs scatter about as much by chance; neither is one over a run that was not read there.
   expect(leadChanges([at(15, [40, 39]), at(30, [60, 66]), at(60, [90, NaN])])).toEqual([])
   expect(leadChanges([])).toEqual([])
+  const scattered = { share: 0.05, freedom: 30, assumed: false }
+  expect(leadChanges([at(30, [60, 55]), at(60, [80, 90])], scattered)).toEqual([])
+})
+
+it('takes the repeats of a set-up together: a lead of one run that its repeat did not have is none', () => {
+  const [quick, slow, steady] = [rising(2, 2), rising(2, 0.5), rising(2, 1)].map((trace) => analyse(trace))
+  const at = (k: number) => gainsOf([[quick, slow], [steady]])[k]
+  expect(at(0).atS).toBe(300)
+  // Ten and two points in five minutes, the halves of points floored.
+  expect(at(0).gains[0].values).toEqual([10, 2])
+  expect([at(0).gains[1].values, at(0).ceilings]).toEqual([[5], [false, false]])
+  // Alone it leads until it is full; together with its repeat nobody leads.
+  expect(leadChanges(gainsOf([[quick], [steady]]))).toMatchObject([{ early: 0, late: null }])
+  expect(leadChanges(gainsOf([[quick, slow], [steady]]))).toEqual([])
+  expect(gainsOf([])).toEqual([])
+  // After an hour.
+  expect(gainsOf([[quick, quick], [slow]]).at(-3)?.ceilings).toEqual([true, false])
 })
 
 it('finds the smallest source that will do (common practice, no source: one hour from 50 %)', () => {

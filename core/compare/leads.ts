@@ -1,6 +1,9 @@
+import type { Analysis } from '../analysis/analyse'
+import { leadingGroup, pooled, type Figures, type Repeatability } from './verdict'
+
 /** A lead that did not last: who led early, who late, and between which moments it turned or vanished. */
 export interface LeadChange {
-  /** Places of the leaders in the list of runs; `late` is null where nobody leads any more. */
+  /** Places of the leaders in the list of set-ups; `late` is null where nobody leads any more. */
   early: number
   late: number | null
   /** The last moment of the one and the first of the other, s. */
@@ -8,37 +11,45 @@ export interface LeadChange {
   toS: number
 }
 
-/** What several runs had gained at one moment, points; NaN where unknown. Who started higher leads nothing by that. */
+/** What several set-ups had gained at one moment, points; no values where unknown. Who started higher leads nothing by that. */
 export interface GainsAt {
   atS: number
-  gains: readonly number[]
-  /** Standard uncertainty of each, points. */
-  uncertainties: readonly number[]
+  gains: readonly Figures[]
   /** Near the ceiling a lead says nothing. */
   ceilings: readonly boolean[]
 }
 
-/** Points by which a leader must lead: twice the uncertainty of the difference. */
-function leaderOf({ gains, uncertainties, ceilings }: GainsAt): number | null {
-  const known = gains
-    .flatMap((gain, i) => (Number.isNaN(gain) ? [] : [i]))
-    .sort((i, j) => gains[j] - gains[i])
-  if (known.length < 2) return null
-  const [first, second] = known
-  const limit = 2 * Math.hypot(uncertainties[first], uncertainties[second])
-  return ceilings[first] || gains[first] - gains[second] <= limit ? null : first
+/** What set-ups gained at the moments of their marks, the repeats of each together. */
+export function gainsOf(setups: readonly (readonly Analysis[])[]): GainsAt[] {
+  const moments = setups[0]?.[0]?.marks ?? []
+  return moments.map(({ atS }, k) => {
+    const marks = setups.map((runs) => runs.map((run) => run.marks[k]))
+    return {
+      atS,
+      gains: marks.map((of) => pooled(of.map(({ gain, uncertainty }) => ({ value: gain, uncertainty })))),
+      ceilings: marks.map((of) => of.some((m) => m.ceiling)),
+    }
+  })
+}
+
+/** Who alone can be told from all others: a lead is a difference, and judged as every difference is. */
+function leaderOf({ gains, ceilings }: GainsAt, prior?: Repeatability): number | null {
+  const [first, ...beside] = leadingGroup(gains, 'higher', prior)
+  return beside.length > 0 || ceilings[first] ? null : first
 }
 
 /**
  * Where the leader at an early mark is not the leader at a later one, or its lead shrinks to nothing and nobody takes it
  * over, in the order of time. A moment at which nobody can be told to lead lies between two leaders, and is none itself.
+ *
+ * @param prior what was known before of how well runs repeat; assumed where it is not given
  */
-export function leadChanges(marks: readonly GainsAt[]): LeadChange[] {
+export function leadChanges(marks: readonly GainsAt[], prior?: Repeatability): LeadChange[] {
   const changes: LeadChange[] = []
   let last: { leader: number; atS: number; goneS: number | null } | undefined
   for (const mark of [...marks].sort((a, b) => a.atS - b.atS)) {
-    if (mark.gains.filter((gain) => !Number.isNaN(gain)).length < 2) continue
-    const leader = leaderOf(mark)
+    if (mark.gains.filter(({ values }) => values.length > 0).length < 2) continue
+    const leader = leaderOf(mark, prior)
     if (leader === null) {
       if (last) last.goneS ??= mark.atS
       continue

@@ -53,8 +53,8 @@ it('names each once, says which way is better, and what is worth noticing', () =
   }
   expect(of('to-80')).toEqual(['times', 'to 80 %', 'time', 'lower', 300, 0.05])
   expect(of('level-15')).toEqual(['levels', 'level at 15 min', 'percent', 'higher', 2, 0])
-  expect(of('gain-15')).toEqual(['levels', 'gain in 15 min', 'points', 'higher', 2, 0])
-  expect(of('wh-5')).toEqual(['levels', 'gained in 5 min', 'wh', 'higher', 0, 0.05])
+  expect(of('gain-15')).toEqual(['levels', 'points gained in 15 min', 'points', 'higher', 2, 0])
+  expect(of('wh-5')).toEqual(['levels', 'energy gained in 5 min', 'wh', 'higher', 0, 0.05])
   expect(of('use-120')).toEqual(['levels', 'use gained in 120 min', 'hours', 'higher', 0, 0.05])
   expect(of('peak')).toEqual(['power', 'peak', 'watts', 'higher', 0, 0.05])
   expect(of('held')).toEqual(['power', 'held peak', 'watts', 'higher', 0, 0.05])

@@ -40,6 +40,8 @@ export interface Quantity {
   figure: (side: Side) => Single
   /** Where one run may have several. */
   figures?: (side: Side) => readonly Single[]
+  /** Why a run has none, in a word or two; '' where it has one. */
+  why?: (side: Side) => string
 }
 
 export const NONE: Single = { value: NaN, uncertainty: NaN }
@@ -63,6 +65,7 @@ const times = [...DEFAULT_MILESTONES].map((percent): Quantity => ({
     const m = analysis.milestones.find((x) => x.percent === percent)
     return m && !m.reason ? { value: m.timeS, uncertainty: m.uncertaintyS } : NONE
   },
+  why: ({ analysis }) => analysis.milestones.find((x) => x.percent === percent)?.brief ?? '',
 }))
 
 /** A moment at a reading is known to the step between readings: rectangular, GUM JCGM 100:2008 §4.3.7. */
@@ -139,8 +142,8 @@ export const QUANTITIES: readonly Quantity[] = [
     figure: ({ analysis }) => untilCurrentStops(analysis),
   },
   ...levels,
-  ...gainIn('gain', 'gain', 'points', () => 1),
-  ...gainIn('wh', 'gained', 'wh', ({ usableWh }) => usableWh / 100),
+  ...gainIn('gain', 'points gained', 'points', () => 1),
+  ...gainIn('wh', 'energy gained', 'wh', ({ usableWh }) => usableWh / 100),
   ...gainIn('use', 'use gained', 'hours', ({ hoursPerPoint }) => hoursPerPoint),
   watts('peak', 'peak', ({ power, peakUncertaintyW }) => [power.peakW, peakUncertaintyW]),
   watts('held', 'held peak', ({ power, heldPeakUncertaintyW }) => [power.heldPeakW, heldPeakUncertaintyW]),

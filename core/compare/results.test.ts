@@ -29,8 +29,13 @@ it('pools the repeats of a set-up, says how well it is known, and sets it agains
 it('tells nothing apart from a baseline that never came there, nor what differs by too little', () => {
   const [without] = results([[6000], [NaN]], 1)
   expect(without).toMatchObject({ value: 6000, difference: NaN, atLeast: 0, verdict: 'cannot-tell' })
+  const [, , never] = results([[6000], [6100], [NaN]])
   const [, close] = results([[6000], [6100]])
   expect(close).toMatchObject({ difference: 100, atLeast: 0, verdict: 'cannot-tell' })
+  // Why nobody has a figure is told where the figure can tell it, and by the first of its runs.
+  const why = (times: number[]) =>
+    resultsOf([times] as unknown as Side[][], 0, { ...quantity('time'), why: (side) => `run ${side as unknown as number}` })[0].why // prettier-ignore
+  expect([why([NaN, 6000]), why([NaN]), never.why]).toEqual(['', 'run NaN', ''])
   // Minutes saved, the share and the ratio are of times alone.
   expect(results([[20], [30], [NaN]], 0, 'watts').map(({ against }) => against)).toEqual([null, null, null])
 })

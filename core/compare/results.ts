@@ -16,6 +16,8 @@ import {
 export interface Result {
   /** How many of its runs have the figure; of what is read several times in a run, how many readings there are. */
   runs: number
+  /** Why none of them has it, in a word or two; '' where that is not known, or one has. */
+  why: string
   /** NaN where none has. */
   value: number
   /** What is known of it at about 95 %: repeats and readings. */
@@ -55,7 +57,9 @@ export function resultsOf(
   const baseValue = base?.values.length ? mean(base.values) : NaN
   return figures.map((own, i): Result => {
     const runs = own.values.length
-    if (runs === 0) return { runs, ...NOTHING, against: quantity.kind === 'time' ? timeDifference(NaN, NaN) : null }
+    const [side] = setups[i]
+    const why = runs === 0 && side !== undefined ? (quantity.why?.(side) ?? '') : ''
+    if (runs === 0) return { runs, why, ...NOTHING, against: quantity.kind === 'time' ? timeDifference(NaN, NaN) : null }
     const value = mean(own.values)
     const told =
       i === baseline || Number.isNaN(baseValue)
@@ -63,6 +67,7 @@ export function resultsOf(
         : verdict(own, base, { settled: s, worthNoticing: quantity.worthNoticing })
     return {
       runs,
+      why,
       value,
       spread: Math.hypot((k * s.share * value) / Math.sqrt(runs), 2 * own.uncertainty),
       difference: value - baseValue,

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { changedSince, movedBlock, usualBlocks, writeUpSchema } from './writeUp'
+import { changedSince, movedBlock, usualBlocks, withBlock, writeUpSchema } from './writeUp'
 
 let n = 0
 const blocks = usualBlocks(() => `b${++n}`)
@@ -11,6 +11,13 @@ it('moves a block by places, and no further than there are any', () => {
   expect(kinds(movedBlock(blocks, blocks[0].id, -5))).toEqual(['answer', 'words', 'how'])
   expect(movedBlock(blocks, blocks[0].id, 99).at(-1)?.kind).toBe('answer')
   expect(movedBlock(blocks, 'none', 1)).toEqual(blocks)
+})
+
+it('has a block back where it stood, once', () => {
+  const without = blocks.filter((b) => b.kind !== 'words')
+  expect(withBlock(without, blocks[1], 1)).toEqual(blocks)
+  expect(withBlock(without.slice(0, 1), blocks[1], 7).map((b) => b.kind)).toEqual(['answer', 'words'])
+  expect(withBlock(blocks, blocks[1], 3)).toEqual(blocks)
 })
 
 it('names the figures that changed since words were written, and none where none were', () => {

@@ -2,7 +2,7 @@ import { array, mixed, object, string, type ObjectSchema } from 'yup'
 import { freeText, id, moment } from '../trace/fields'
 
 /** What a write-up is made of: blocks that are made from the logbook, and the reviewer's own words. */
-export const BLOCK_KINDS = ['answer', 'words', 'how', 'paths', 'power', 'panels', 'ranking', 'results', 'saved', 'advice', 'parts', 'grid', 'load', 'heat', 'odd', 'uncertain', 'cautions'] as const // prettier-ignore
+export const BLOCK_KINDS = ['answer', 'words', 'how', 'paths', 'power', 'panels', 'ranking', 'results', 'saved', 'gains', 'advice', 'parts', 'grid', 'load', 'heat', 'odd', 'uncertain', 'cautions'] as const // prettier-ignore
 export type BlockKind = (typeof BLOCK_KINDS)[number]
 
 /** One block in its place. */
@@ -65,6 +65,12 @@ export function movedBlock(blocks: readonly Block[], blockId: string, by: number
   const to = Math.max(0, Math.min(blocks.length - 1, from + by))
   const rest = blocks.filter((b) => b.id !== blockId)
   return [...rest.slice(0, to), blocks[from], ...rest.slice(to)]
+}
+
+/** With a block that was left out back in its place, or last where there are fewer now; as they are where it is there. */
+export function withBlock(blocks: readonly Block[], block: Block, at: number): Block[] {
+  if (blocks.some((b) => b.id === block.id)) return [...blocks]
+  return [...blocks.slice(0, at), block, ...blocks.slice(at)]
 }
 
 /** Lines of figures that are no longer as they were when words were written about them. */

@@ -7,7 +7,16 @@ import { MADE, type Told } from './pageBlocks'
 
 const full = GOALS.find((g) => g.key === 'full')!
 const result = (over: Partial<Result>): Result =>
-  ({ runs: 1, value: 5040, spread: 60, verdict: 'clear', atLeast: 600, against: null, ...over }) as Result
+  ({
+    runs: 1,
+    why: '',
+    value: 5040,
+    spread: 60,
+    verdict: 'clear',
+    atLeast: 600,
+    against: null,
+    ...over,
+  }) as Result
 const path = (name: string, end: string) => ({ name, ink: 0, end, points: [{ x: 0, y: 2 }] })
 const told: Told = {
   goal: full,
@@ -30,7 +39,7 @@ const told: Told = {
   watts: [],
   until: 7200,
   baseAt: 0,
-  times: [
+  levels: [
     {
       quantity: quantityOf('to-100'),
       results: [
@@ -39,6 +48,9 @@ const told: Told = {
       ],
     },
   ],
+  currentStops: { quantity: quantityOf('taper-end'), results: [result({ value: 9000, verdict: 'baseline' }), result({ value: 5400, against: { savedS: 3600, savedShare: 0.4, speedRatio: 1.67 } })] },
+  gains: [],
+  leads: [],
   hottest: { quantity: quantityOf('hottest'), results: [result({ value: NaN }), result({ value: 41.5, spread: 1, verdict: 'cannot-tell' })] },
   load: { sentences: [], figures: [] },
   purposes: [{ purpose: 'Enough over a night of 8 h', answer: 'Bollard 5' }],
@@ -128,17 +140,50 @@ describe('blocks of a write-up', () => {
   })
 
   it('tell times with their verdict, and the three ways to be faster against the baseline alone', () => {
-    expect(plain(MADE.results(told).table?.rows)).toBe(
+    expect(plain(MADE.results(told)?.table?.rows)).toBe(
       plain([
         ['Bollard 5', '1', '2 h 23 min ± 1 min (baseline)'],
         ['Hawser 20', '3', '1 h 24 min ± 1 min (clear, at least 10 min)'],
       ]),
     )
-    expect(MADE.results(told).table?.caption).toMatch(/^Against Bollard 5/)
+    expect(MADE.results(told)?.table?.caption).toMatch(/^Times, against Bollard 5/)
     // 59 min of 2 h 23 min are 41.3 %; 8580 ÷ 5040 is 1.70.
-    expect(plain(MADE.saved(told).table?.rows)).toBe(plain([['Hawser 20', '59 min', '41.3 %', '1.70 ×']]))
-    expect(MADE.saved({ ...told, baseAt: 1 }).table?.rows.map(([name]) => name)).toEqual(['Bollard 5'])
+    expect(MADE.saved(told)?.table?.caption).toBe('To 100 %')
+    expect(plain(MADE.saved(told)?.table?.rows)).toBe(plain([['Hawser 20', '59 min', '41.3 %', '1.70 ×']]))
+    expect(MADE.saved({ ...told, baseAt: 1 })?.table?.rows.map(([name]) => name)).toEqual(['Bollard 5'])
   })
+
+  it('save time at the farthest that the baseline and another reached, and say why a time is missing', () => {
+    const none = (why: string) => result({ runs: 0, value: NaN, why })
+    const to = (percent: number, ...results: Result[]) => ({ quantity: quantityOf(`to-${percent}`), results })
+    const half = to(50, result({ verdict: 'baseline' }), result({ against: { savedS: 600, savedShare: 0.2, speedRatio: 1.25 } }))
+    const short = { ...told, levels: [half, to(80, none('not reached'), result({})), to(100, none('not reached'), none('started above'))] }
+    expect(MADE.results(short)?.table?.head).toEqual(['Set-up', 'Runs', 'to 50 %', 'to 80 %'])
+    expect(MADE.results(short)?.table?.rows[0][3]).toBe('not reached')
+    expect(MADE.saved(short)?.table?.caption).toBe('To 50 %')
+    expect(plain(MADE.saved(short)?.table?.rows)).toBe(plain([['Hawser 20', '10 min', '20.0 %', '1.25 ×']]))
+    const mute = { ...told, levels: [to(50, none('no level read'), none('no level read'))] }
+    expect(MADE.results(mute)?.table?.head).toEqual(['Set-up', 'Runs', 'until the current stops'])
+    expect(MADE.saved(mute)?.table?.caption).toBe('Until the current stops')
+    const nothing = { quantity: quantityOf('taper-end'), results: [none(''), none('')] }
+    const empty = { ...mute, currentStops: nothing }
+    expect([MADE.results(empty), MADE.saved(empty)]).toEqual([null, null])
+    const asked = { ...told, goal: GOALS.find((g) => g.key === 'current-stops')! }
+    expect(MADE.results(asked)?.table?.head.slice(2)).toEqual(['to 100 %', 'until the current stops'])
+    expect(MADE.saved(asked)?.table?.caption).toBe('Until the current stops')
+  }) // prettier-ignore
+
+  it('tell what some minutes bring, and where a lead did not last', () => {
+    const gains = [
+      { quantity: quantityOf('gain-15'), results: [result({ value: 12, spread: 0.8, verdict: 'baseline' }), result({ value: 31, spread: 1, atLeast: 17 })] },
+      { quantity: quantityOf('use-30'), results: [result({ runs: 0, value: NaN }), result({ runs: 0, value: NaN })] },
+    ]
+    const made = MADE.gains({ ...told, gains, leads: ['Hawser 20 led at first.'] })
+    expect(made?.paragraphs).toEqual(['Hawser 20 led at first.'])
+    expect(made?.table?.head).toEqual(['Set-up', 'Runs', 'points gained in 15 min'])
+    expect(plain(made?.table?.rows[1])).toBe(plain(['Hawser 20', '3', '31.0 ± 1.0 (clear, at least 17.0)']))
+    expect(MADE.gains(told)).toBeNull()
+  }) // prettier-ignore
 
   it('tell what was measured under load, scores to three digits', () => {
     const load = {
@@ -163,7 +208,7 @@ describe('blocks of a write-up', () => {
     const panels = [...told.panels, ...told.panels]
     const load = { sentences: ['Deck plans: Hawser 20 leads.'], figures: [{ quantity: tiles, results: scores }] }
     const watts = [{ ...path('Hawser 20', 'held 19.9 W'), calls: [{ x: 0, y: 2, at: '17 min', said: '19.9 W' }] }]
-    const whole = { ...told, panels, load, watts, parts: [['Hawser 20', 'hold']], grid: { head: ['Source'], rows: [['Hawser 20']] }, odd: ['One is odd.'], methods: [{ device: 'Skerry P5', source: 'Hawser 20', day: '2026-03-02' } as Told['methods'][number]] }
+    const whole = { ...told, panels, load, watts, parts: [['Hawser 20', 'hold']], grid: { head: ['Source'], rows: [['Hawser 20']] }, odd: ['One is odd.'], gains: told.levels, methods: [{ device: 'Skerry P5', source: 'Hawser 20', day: '2026-03-02' } as Told['methods'][number]] }
     const made = Object.values(MADE).flatMap((make) => make(whole) ?? [])
     expect(made).toHaveLength(Object.keys(MADE).length)
     expect(new Set(made.map((m) => m.heading)).size).toBe(made.length)

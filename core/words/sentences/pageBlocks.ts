@@ -8,6 +8,12 @@ import { PART_HEAD } from './partRows'
 import { againstWords, resultWords } from './resultWords'
 import { noneWords, goalTab, goalWithSpread } from './verdictSentence'
 
+/** A figure of every set-up. */
+interface Column {
+  quantity: Quantity
+  results: readonly Result[]
+}
+
 /** What the blocks of a write-up are made from: a comparison as it stands, in figures and in words. */
 export interface Told {
   goal: Goal
@@ -30,12 +36,17 @@ export interface Told {
   until: number
   /** The set-up that the others are held against. */
   baseAt: number
-  times: readonly { quantity: Quantity; results: readonly Result[] }[]
-  hottest: { quantity: Quantity; results: readonly Result[] }
+  /** Times to levels, and until the current stops. */
+  levels: readonly Column[]
+  currentStops: Column
+  /** What some minutes bring, in points, Wh and hours of use; and where a lead did not last. */
+  gains: readonly Column[]
+  leads: readonly string[]
+  hottest: Column
   /** What was measured under load, and what benchmarks say of it. */
   load: {
     sentences: readonly string[]
-    figures: readonly { quantity: Quantity; results: readonly Result[] }[]
+    figures: readonly Column[]
   }
   purposes: readonly { purpose: string; answer: string }[]
   /** Rows of {@link PART_HEAD}, each with its set-up before it. */
@@ -66,7 +77,7 @@ const barTable = (bars: readonly PageBar[], caption: string, head: string): Page
   rows: bars.map((b) => [b.name, b.said]),
 })
 /** Figures of one set-up, each with the verdict on it. */
-const judged = (columns: Told['times'], i: number): string[] =>
+const judged = (columns: readonly Column[], i: number): string[] =>
   columns.map(({ quantity, results }) => {
     const { figure, verdict } = resultWords(quantity, results[i])
     return verdict ? `${figure} (${verdict})` : figure
@@ -81,6 +92,32 @@ const calledAt = ({ calls = [] }: PagePath, percent: number): string => {
   return call ? [call.at, call.said].filter(Boolean).join(', ') : ''
 }
 const LEVEL = { unit: '%', max: 100 }
+const capitalised = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+/** Times to levels; until the current stops where that is the question, or where no level was read. */
+function timesOf({ goal, levels, currentStops }: Told): readonly Column[] {
+  const isAsked = goal.key === 'current-stops'
+  const known = levels.filter(hasFigure)
+  return isAsked || known.length === 0 ? [...known, currentStops] : known
+}
+const hasFigure = ({ results }: Column): boolean => results.some((r) => r.runs > 0)
+
+/** Figures of every set-up, each with the verdict on it; a column in which nobody has one says nothing. */
+function judgedTable(
+  heading: string,
+  paragraphs: readonly string[],
+  { names, runCounts, baseAt }: Told,
+  columns: readonly Column[],
+): Made | null {
+  const known = columns.filter(hasFigure)
+  if (known.length === 0) return null
+  return block(heading, paragraphs, {
+    table: {
+      caption: `${heading}, against ${names[baseAt] ?? ''}, with twice the standard uncertainty`,
+      head: ['Set-up', 'Runs', ...known.map((c) => c.quantity.label)],
+      rows: names.map((name, i) => [name, String(runCounts[i]), ...judged(known, i)]),
+    },
+  })
+}
 
 /** Blocks by their kind; null where there is nothing to say. */
 export const MADE = {
@@ -155,28 +192,28 @@ export const MADE = {
       table: barTable(bars, `In order of ${tab}`, tab),
     })
   },
-  results: ({ names, runCounts, baseAt, times }: Told): Made =>
-    block('Times', [], {
-      table: {
-        caption: `Against ${names[baseAt] ?? ''}, with twice the standard uncertainty`,
-        head: ['Set-up', 'Runs', ...times.map((t) => t.quantity.label)],
-        rows: names.map((name, i) => [name, String(runCounts[i]), ...judged(times, i)]),
-      },
-    }),
-  saved: ({ names, baseAt, times }: Told): Made =>
-    block(
+  results: (t: Told): Made | null => judgedTable('Times', [], t, timesOf(t)),
+  saved: (t: Told): Made | null => {
+    const { names, baseAt } = t
+    const farthest = timesOf(t).findLast(
+      ({ results }) => results[baseAt].runs > 0 && results.filter((r) => r.runs > 0).length > 1,
+    )
+    if (!farthest) return null
+    return block(
       `Saved against ${names[baseAt] ?? ''}`,
       ['Three ways to say “faster by”: they give different figures for the same pair, so each is named.'],
       {
         table: {
-          caption: 'To full',
+          caption: capitalised(farthest.quantity.label),
           head: ['Set-up', 'time saved', 'share of time saved', 'speed ratio'],
           rows: names.flatMap((name, i) =>
-            i === baseAt ? [] : [[name, ...againstWords(times[times.length - 1].results[i].against)]],
+            i === baseAt ? [] : [[name, ...againstWords(farthest.results[i].against)]],
           ),
         },
       },
-    ),
+    )
+  },
+  gains: (t: Told): Made | null => judgedTable('What some minutes bring', t.leads, t, t.gains),
   advice: (t: Told): Made | null =>
     isStopped(t)
       ? null

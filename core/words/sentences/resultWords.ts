@@ -50,7 +50,7 @@ const WORDS: Record<Result['verdict'], string> = {
 
 /** A result with its ±, and what the verdict on its difference from the baseline is. */
 export function resultWords(of: Kind, r: Result): { figure: string; verdict: string } {
-  if (r.runs === 0) return { figure: of.kind === 'time' ? 'not reached' : '–', verdict: '' }
+  if (r.runs === 0) return { figure: r.why || (of.kind === 'time' ? 'not reached' : '–'), verdict: '' }
   const atLeast =
     r.verdict === 'clear' || r.verdict === 'small'
       ? `, at least ${said(of, r.atLeast, r.value, difference)}`

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { leadChanges } from '@core/compare/leads'
 import { isSound } from '@core/logbook/run'
-import { choiceWords, leadWords } from '@core/words/sentences/adviceWords'
+import { choiceWords } from '@core/words/sentences/adviceWords'
 import EmptyPage from '../../components/EmptyPage.vue'
 import InTurn from '../../components/InTurn.vue'
 import { useLogbook } from '../../stores/logbook'
@@ -18,6 +17,7 @@ import ThresholdPanel from './ThresholdPanel.vue'
 import { useAddress } from './useAddress'
 import { useAdvice } from './useAdvice'
 import { useComparison } from './useComparison'
+import { useLeads } from './useLeads'
 import { PANELS, usePaths } from './usePaths'
 import { useThresholds } from './useThresholds'
 import { useUnderLoad } from './useUnderLoad'
@@ -42,6 +42,7 @@ const {
   fair,
   blocking,
   accepted,
+  baseAt,
   sentence,
 } = verdict
 const told = useAdvice(verdict, thresholds)
@@ -60,29 +61,11 @@ const unsound = computed(() => runs.value.filter((r) => !isSound(r)).map((r) => 
 const advice = computed(() =>
   choiceWords(goal.value, told.advice.value, setupNames.value, thresholds.prefer.value),
 )
-const baseSetUp = computed(() =>
-  Math.max(
-    0,
-    setups.value.findIndex((s) => s.runs.some((r) => r.id === baseline.value)),
-  ),
-)
 const withoutLevels = computed(() =>
   setups.value.some((s) => s.sides.some(({ analysis }) => Number.isNaN(analysis.startPercent))),
 )
 const isLadder = computed(() => new Set(runs.value.map((r) => r.deviceId)).size === 1)
-/** Of single set-ups' first runs: where a lead did not last. */
-const changes = computed(() => {
-  const marks = setups.value.map((s) => s.sides[0].analysis.marks)
-  const at = marks[0] ?? []
-  return leadChanges(
-    at.map(({ atS }, k) => ({
-      atS,
-      gains: marks.map((m) => m[k].gain),
-      uncertainties: marks.map((m) => m[k].uncertainty),
-      ceilings: marks.map((m) => m[k].ceiling),
-    })),
-  ).map((change) => leadWords(change, setupNames.value))
-})
+const changes = useLeads(verdict)
 const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatability, goal, () =>
   underLoad.quantities.value.some(({ kind }) => kind === 'score') ? verdict.scoreRepeatability.value : null,
 )
@@ -174,7 +157,7 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
             :setups="setups"
             :names="setupNames"
             :inks="inks"
-            :baseline="baseSetUp"
+            :baseline="baseAt"
             :under-load="underLoad.quantities.value"
             :prior-of="underLoad.priorOf"
           />

@@ -1,6 +1,6 @@
-import { computed, ref, type ComputedRef, type Ref } from 'vue'
+import { computed, ref, type ComputedRef, type Ref, type WritableComputedRef } from 'vue'
 import { QUANTITIES, QUANTITY_GROUPS, type Quantity, type QuantityGroup } from '@core/compare/quantities'
-import { resultsOf, type Result } from '@core/compare/results'
+import { figuresOf, resultsOf, type Result } from '@core/compare/results'
 import type { Repeatability } from '@core/compare/verdict'
 import type { SetUp } from './useVerdict'
 
@@ -14,7 +14,8 @@ export interface ResultsOf {
   priorOf: (quantity: Quantity) => Repeatability
 }
 export interface UseResultsReturn {
-  group: Ref<QuantityGroup>
+  /** As chosen, else the first of which there are figures. */
+  group: WritableComputedRef<QuantityGroup>
   /** Those of which the set-ups have any figure. */
   groups: ComputedRef<QuantityGroup[]>
   columns: ComputedRef<{ quantity: Quantity; results: Result[] }[]>
@@ -26,11 +27,21 @@ export interface UseResultsReturn {
 
 /** Every figure of every set-up, a group of them at a time, in the order that was asked for. */
 export function useResults(of: ResultsOf): UseResultsReturn {
-  const group = ref<QuantityGroup>('times')
+  const chosen = ref<QuantityGroup>()
   const sort = ref<{ key: string; down: boolean } | null>(null)
   const sides = computed(() => of.setups.map((s) => s.sides))
+  const quantities = computed(() => [...QUANTITIES, ...of.underLoad])
+  const isKnown = (q: Quantity) => sides.value.some((own) => figuresOf(own, q).values.length > 0)
+  const groups = computed(() =>
+    QUANTITY_GROUPS.filter((g) => quantities.value.some((q) => q.group === g && isKnown(q))),
+  )
+  const group = computed<QuantityGroup>({
+    get: () =>
+      chosen.value && groups.value.includes(chosen.value) ? chosen.value : (groups.value[0] ?? 'times'),
+    set: (to) => (chosen.value = to),
+  })
   const columns = computed(() =>
-    [...QUANTITIES, ...of.underLoad]
+    quantities.value
       .filter((q) => q.group === group.value)
       .map((quantity) => ({
         quantity,
@@ -57,7 +68,7 @@ export function useResults(of: ResultsOf): UseResultsReturn {
   }
   return {
     group,
-    groups: computed(() => QUANTITY_GROUPS.filter((g) => g !== 'load' || of.underLoad.length > 0)),
+    groups,
     columns,
     order,
     sort,

@@ -38,6 +38,8 @@ export interface UseVerdictReturn {
   /** What keeps from a verdict until it is accepted. */
   blocking: ComputedRef<FairnessRow[]>
   accepted: WritableComputedRef<boolean>
+  /** Place of the set-up that the others are held against. */
+  baseAt: ComputedRef<number>
   sentence: ComputedRef<string>
 }
 
@@ -149,6 +151,10 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
         !(r.label === 'Battery health' && devices.value > 1),
     ),
   )
+  const baseAt = computed(() => {
+    const isBase = ({ runs }: SetUp) => runs.some((r) => r.id === comparison.baseline.value)
+    return Math.max(0, setups.value.findIndex(isBase))
+  }) // prettier-ignore
   const sentence = computed(() => verdictSentence(goal.value, ranking.value, names.value))
   return {
     goal,
@@ -160,6 +166,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     fair,
     blocking,
     accepted,
+    baseAt,
     sentence,
   }
 }

@@ -34,7 +34,7 @@ const rows = computed(() => powerRows(a.value, capacity.value))
         <tbody>
           <tr v-for="m in a.milestones" :key="m.percent" :data-testid="`milestone-${m.percent}`">
             <th scope="row">{{ m.percent }}&nbsp;%</th>
-            <td v-if="m.reason" colspan="4" class="quiet">not reached. {{ m.reason }}</td>
+            <td v-if="m.reason" colspan="4" class="quiet">{{ m.reason }}</td>
             <template v-else>
               <td class="number">
                 <WorkedFigure :workings="() => milestoneWorkings(m)">{{ duration(m.timeS) }}</WorkedFigure>

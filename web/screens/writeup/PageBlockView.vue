@@ -101,6 +101,9 @@ async function takeSheet() {
 h2.heading {
   margin-top: 6px;
 }
+th[scope='row'] {
+  min-width: 6.5rem;
+}
 caption {
   text-align: left;
   font-size: 0.86rem;

@@ -1,5 +1,12 @@
 import { computed, type ComputedRef } from 'vue'
-import { BLOCK_KINDS, movedBlock, type Block, type BlockKind, type WriteUp } from '@core/logbook/writeUp'
+import {
+  BLOCK_KINDS,
+  movedBlock,
+  withBlock,
+  type Block,
+  type BlockKind,
+  type WriteUp,
+} from '@core/logbook/writeUp'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 
@@ -14,6 +21,7 @@ export const BLOCK_NAMES: Record<BlockKind, string> = {
   ranking: 'In order',
   results: 'Times',
   saved: 'Time saved',
+  gains: 'What some minutes bring',
   advice: 'For whom which',
   parts: 'Parts of the curves',
   grid: 'What charges what',
@@ -28,12 +36,14 @@ export interface UseBlocksReturn {
   blocks: ComputedRef<readonly Block[]>
   /** Kinds that can still be added; own words as often as wanted. */
   missing: ComputedRef<BlockKind[]>
-  change: (how: (now: WriteUp) => Partial<WriteUp>) => Promise<void>
-  moveBy: (blockId: string, by: number) => Promise<void>
+  /** Whether it was stored; what kept it from that is said. */
+  change: (how: (now: WriteUp) => Partial<WriteUp>) => Promise<boolean>
+  moveBy: (blockId: string, by: number) => Promise<boolean>
+  /** Can be undone. */
   leaveOut: (block: Block) => Promise<void>
   /** Own words, kept with the figures that stood when they were written; over those alone that were seen. */
-  write: (block: Block, words: string, over: readonly string[]) => Promise<void>
-  add: (kind: BlockKind) => Promise<void>
+  write: (block: Block, words: string, over: readonly string[]) => Promise<boolean>
+  add: (kind: BlockKind) => Promise<boolean>
 }
 
 /** The blocks of a write-up, and what is done to them: each deed is stored at once. */
@@ -46,13 +56,32 @@ export function useBlocks(
   const blocks = computed(() => record.value?.blocks ?? [])
 
   /** Always of the write-up as it stands then: two changes at once must not undo one another. */
-  async function change(how: (now: WriteUp) => Partial<WriteUp>, of = record.value) {
-    if (!of) return
+  async function change(how: (now: WriteUp) => Partial<WriteUp>, of = record.value): Promise<boolean> {
+    if (!of) return false
     try {
       await logbook.changeWriteUp(of.id, how)
+      return true
     } catch (error) {
       notices.fail(error)
+      return false
     }
+  }
+  /** Own words go with their block: it comes back as it stood, to its place. */
+  async function leaveOut({ id, kind }: Block) {
+    const of = record.value
+    let left: Block | undefined
+    let at = 0
+    const isDone = await change(({ blocks: now }) => {
+      at = now.findIndex((b) => b.id === id)
+      left = now[at]
+      return { blocks: now.filter((b) => b.id !== id) }
+    }, of)
+    const block = left
+    if (!isDone || !block) return
+    notices.say(`“${BLOCK_NAMES[kind]}” was left out.`, async () => {
+      if (!of) return
+      await logbook.changeWriteUp(of.id, ({ blocks: now }) => ({ blocks: withBlock(now, block, at) }))
+    })
   }
   return {
     blocks,
@@ -61,7 +90,7 @@ export function useBlocks(
     ),
     change,
     moveBy: (blockId, by) => change((now) => ({ blocks: movedBlock(now.blocks, blockId, by) })),
-    leaveOut: ({ id }) => change((now) => ({ blocks: now.blocks.filter((b) => b.id !== id) })),
+    leaveOut,
     write: ({ id }, words, over) =>
       change(
         (now) => ({

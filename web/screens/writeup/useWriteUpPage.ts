@@ -26,12 +26,15 @@ import { useLogbook } from '../../stores/logbook'
 import { useSettings } from '../../stores/settings'
 import { useAdvice } from '../compare/useAdvice'
 import { useComparison } from '../compare/useComparison'
+import { useLeads } from '../compare/useLeads'
 import { usePaths } from '../compare/usePaths'
 import { useThresholds } from '../compare/useThresholds'
 import { useUnderLoad } from '../compare/useUnderLoad'
 import { useVerdict } from '../compare/useVerdict'
 import { markdownHtml } from './markdown'
 
+/** Of the usual moments those that one asks for, and half an hour in Wh and hours of use as well. */
+const GAINS = ['gain-5', 'gain-15', 'gain-30', 'gain-60', 'wh-30', 'use-30']
 const WHOLE = { from: 0, until: Infinity, views: 1 }
 
 export interface UseWriteUpPageReturn {
@@ -49,23 +52,19 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   const logbook = useLogbook()
   const settings = useSettings()
   const comparison = useComparison()
-  const { runs, busy, baseline } = comparison
+  const { runs, busy } = comparison
   const thresholds = useThresholds()
   const verdict = useVerdict(comparison, thresholds)
-  const { goal, setups, names, ranking, fair, blocking, sentence } = verdict
+  const { goal, setups, names, ranking, fair, blocking, baseAt, sentence } = verdict
+  const leads = useLeads(verdict)
   const told = useAdvice(verdict, thresholds)
   const underLoad = useUnderLoad(verdict)
   const paths = usePaths(comparison, () => 'one')
 
-  const baseAt = computed(() =>
-    Math.max(0, setups.value.findIndex((s) => s.runs.some((r) => r.id === baseline.value))),
-  )
   const resultsIn = (quantity: Quantity) =>
     resultsOf(setups.value.map((s) => s.sides), baseAt.value, quantity, underLoad.priorOf(quantity))
-  const resultsFor = (key: string) => resultsIn(quantityOf(key))
-  const times = computed(() =>
-    DEFAULT_MILESTONES.map((p) => ({ quantity: quantityOf(`to-${p}`), results: resultsFor(`to-${p}`) })),
-  )
+  const column = (key: string) => ({ quantity: quantityOf(key), results: resultsIn(quantityOf(key)) })
+  const levels = computed(() => DEFAULT_MILESTONES.map((p) => column(`to-${p}`)))
   const methodOf = (r: Run): Method => ({
     device: logbook.device(r.deviceId)?.name ?? 'a deleted device',
     unit: r.conditions.unitLabel,
@@ -141,8 +140,11 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       watts: watts(runs.value.map((r) => r.id)),
       until: paths.until.value,
       baseAt: baseAt.value,
-      times: times.value,
-      hottest: { quantity: quantityOf('hottest'), results: resultsFor('hottest') },
+      levels: levels.value,
+      currentStops: column('taper-end'),
+      gains: GAINS.map(column),
+      leads: leads.value,
+      hottest: column('hottest'),
       load: {
         sentences: underLoad.sentences.value,
         figures: underLoad.quantities.value.map((quantity) => ({ quantity, results: resultsIn(quantity) })),
@@ -185,8 +187,9 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     plainly(() => [
       verdictSentence(goal.value, ranking.value, names.value),
       ...underLoad.sentences.value,
-      ...times.value.flatMap(({ quantity: q, results }) =>
-        results.map((r, i) => `${names.value[i]} ${q.label}: ${resultWords(q, r).figure}`),
+      // Held against what stood there once: a figure that there is not is always said in the same words.
+      ...levels.value.flatMap(({ quantity: q, results }) =>
+        results.map((r, i) => `${names.value[i]} ${q.label}: ${resultWords(q, { ...r, why: '' }).figure}`),
       ),
     ]),
   )
