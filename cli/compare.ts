@@ -113,7 +113,7 @@ function asTable(files: readonly string[], c: Comparison): string {
         run.verdict === 'clear' || run.verdict === 'small'
           ? `, ${duration(run.savedS)} saved (at least ${duration(run.atLeastS)}), ${figure(100 * run.savedShare, 1, '%')} of the time, ${figure(run.speedRatio, 2)} × the speed`
           : ''
-      text += `  ${files[i].padEnd(width)}${duration(run.timeS)}  ${WORDS[run.verdict]}${saved}\n`
+      text += `  ${files[i].padEnd(width)}${duration(run.timeS)}  ${run.why || WORDS[run.verdict]}${saved}\n`
     }
   }
   for (const { atS, runs } of c.marks) {

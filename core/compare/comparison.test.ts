@@ -61,6 +61,13 @@ describe('single runs against one another', () => {
       'not-reached',
       'cannot-tell',
     ])
+    const late = run([0, 60], [60, 100])
+    const why = (align: 'start' | 'level') =>
+      compareTraces([short, late], { baseline: 0, align }).milestones[0].runs.map((r) => r.why)
+    expect([why('start'), why('level')]).toEqual([
+      ['not reached', 'started above'],
+      ['not reached', 'started above'],
+    ])
     expect(() => compareTraces([slow])).toThrow(/two runs/)
     expect(() => compareTraces([slow, fast], { baseline: 7 })).toThrow(/none of the runs/)
   })

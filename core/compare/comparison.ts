@@ -21,6 +21,8 @@ export interface ComparedTime extends TimeDifference {
   timeS: number
   uncertaintyS: number
   verdict: Word
+  /** Why there is no time, in a word or two; '' where there is one. */
+  why: string
   /** The difference is at least so much; 0 where it can't be told. */
   atLeastS: number
 }
@@ -135,9 +137,9 @@ function timeOf(
 ) {
   const [m] = milestones(trace, [percent], options)
   const isBefore = from !== null && percent <= from
-  return m.reason || isBefore
-    ? { timeS: NaN, uncertaintyS: NaN }
-    : { timeS: m.timeS - shiftS[i], uncertaintyS: m.uncertaintyS }
+  return m.brief || isBefore
+    ? { timeS: NaN, uncertaintyS: NaN, why: m.brief ?? 'started there' }
+    : { timeS: m.timeS - shiftS[i], uncertaintyS: m.uncertaintyS, why: '' }
 }
 
 /** Levels at the agreed moments of the shifted clocks; gains are those since the clocks began. */
