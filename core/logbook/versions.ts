@@ -4,7 +4,7 @@ import { mendRun } from './mend'
 import { SHELF_NAMES } from './logbook'
 
 /** The version of the logbook's layout; raised together with a step in {@link STEPS}. */
-export const LOGBOOK_SCHEMA_VERSION = 8
+export const LOGBOOK_SCHEMA_VERSION = 9
 
 type Raw = Record<string, unknown>
 /** A logbook as its collections stand in a file or in storage, unchecked. A run may carry its `trace`. */
@@ -51,6 +51,8 @@ const STEPS: Record<number, (logbook: RawLogbook) => RawLogbook> = {
   6: (logbook) => ({ ...logbook, runs: eachOf(logbook.runs, (run) => ({ dated: true, ...run })) }),
   // 8: a write-up may have blocks of power and of what was measured under load, which an earlier program would refuse.
   7: (logbook) => logbook,
+  // 9: one of what some minutes bring as well.
+  8: (logbook) => logbook,
 }
 
 function conditionsOf(run: Raw, devices: unknown): unknown {
