@@ -162,7 +162,10 @@ test('a run from a file fills the place in the plan that waits for it, and can b
       csv('one.csv', idling(18)),
       csv('two.csv', idling(17)),
     ])
-  // Five minutes of the ten that the plan wants: a run, and short; its place waits for another.
+  // Five minutes of the ten that the plan wants: not taken for it, and short where somebody says it is; its place waits.
+  await expect(page.getByText('brief.csv', { exact: true })).toBeVisible()
+  await expect(inPlan).toHaveValue('not of the plan')
+  await pick(page, 'For the plan', 'All at once, run 1')
   for (const name of ['brief.csv', 'one.csv']) {
     await expect(page.getByText(name, { exact: true })).toBeVisible()
     await expect(inPlan).toHaveValue('All at once, run 1')

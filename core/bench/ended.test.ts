@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
+import { SCHOOLS } from '../protocol/schools'
 import { traceFromReadings } from '../trace/trace'
-import { endedBy } from './ended'
+import { endedBy, seemsMadeBy } from './ended'
 
 const plain = (words: string) => words.replaceAll('\u00a0', ' ')
 const levels = traceFromReadings([
@@ -44,4 +45,21 @@ it('says where it stopped, and what the rule was', () => {
     'Stopped after 10 min; the rule was: at 80 %.',
   )
   expect(endedBy({ kind: 'open' }, mute).stateReason).toBe('')
+})
+
+it('is offered to a plan whose start and stop it came near to', () => {
+  const plan = {
+    ...SCHOOLS[0],
+    startPercent: 1,
+    startWay: 'drained',
+    stop: { kind: 'level', percent: 80 },
+  } as const
+  expect(seemsMadeBy(plan, levels)).toBe(true)
+  expect(seemsMadeBy({ ...plan, stop: { kind: 'shown-full' } }, levels)).toBe(false)
+  expect(seemsMadeBy({ ...plan, startPercent: 16 }, levels)).toBe(false)
+  expect(seemsMadeBy({ ...plan, startPercent: 16, startWay: 'as-found' }, levels)).toBe(true)
+  // Watts alone tell no start.
+  const mute = traceFromReadings([{ t: 0, power: 9 }, { t: 900, power: 9 }]) // prettier-ignore
+  expect(seemsMadeBy({ ...plan, stop: { kind: 'duration', seconds: 900 } }, mute)).toBe(true)
+  expect(seemsMadeBy(undefined, levels)).toBe(true)
 })

@@ -1,5 +1,6 @@
 import { power } from '../analysis/power'
 import { taperEnd } from '../analysis/taper'
+import type { Protocol } from '../protocol/protocol'
 import type { StopRule } from '../protocol/rules'
 import { stopInWords } from '../protocol/stopping'
 import { samplesOf } from '../trace/samples'
@@ -53,4 +54,18 @@ function isMetBy(rule: StopRule, trace: Trace): boolean {
 export function endedBy(rule: StopRule, trace: Trace): Ended {
   const shown = samplesOf(trace.time, trace.percent).v
   return endedAt(isMetBy(rule, trace), rule, durationOf(trace), shown.at(-1) ?? NaN)
+}
+
+/** A start so many points from the one that was wanted is another test. */
+const NEAR_POINTS = 10
+
+/**
+ * Whether a trace may well be a run of a protocol, so that it can be offered as one: from about its start, and as far as its
+ * stop rule. Of a protocol that is not known, anything may.
+ */
+export function seemsMadeBy(protocol: Protocol | undefined, trace: Trace): boolean {
+  if (!protocol) return true
+  const [start = NaN] = samplesOf(trace.time, trace.percent).v
+  const isFar = Math.abs(start - protocol.startPercent) > NEAR_POINTS
+  return endedBy(protocol.stop, trace).state === 'done' && (protocol.startWay === 'as-found' || !isFar)
 }

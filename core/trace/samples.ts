@@ -101,9 +101,10 @@ export function valueAfter(samples: Samples, at: number): number {
   return last >= 0 && samples.t[last] === at ? samples.v[last] : valueAt(samples, at)
 }
 
-/** The step a trace was read at: hundredths of a second to 7200 s, whole from one second up; a minute where it cannot be told. */
+/** The step a trace was usually read at, whatever it left out: hundredths of a second to 7200 s, whole from one second up; a minute where it cannot be told. */
 export const usualStep = ({ time }: { time: Float64Array }): number => {
-  const mean = time.length > 1 ? (time[time.length - 1] - time[0]) / (time.length - 1) : 60
-  const tidy = mean < 0.95 ? Math.round(mean * 100) / 100 : Math.round(mean)
+  const median = medianInterval({ t: time, v: time })
+  const usual = Number.isNaN(median) ? 60 : median
+  const tidy = usual < 0.95 ? Math.round(usual * 100) / 100 : Math.round(usual)
   return Math.min(7200, Math.max(0.01, tidy))
 }

@@ -210,6 +210,8 @@ describe('samples', () => {
     expect(medianInterval({ t: column(0, 7), v: column() })).toBe(7)
     expect(medianInterval({ t: column(5), v: column() })).toBeNaN()
     expect(usualStep({ time: column(100, 400, 700) })).toBe(300)
+    // An hour that was left out makes a log of seconds no log of minutes.
+    expect(usualStep({ time: column(0, 1, 2, 3, 3600, 3601) })).toBe(1)
     expect(usualStep({ time: column(5) })).toBe(60)
     expect(usualStep({ time: column(0, 0.1, 0.2) })).toBe(0.1)
     expect(usualStep({ time: column(0, 0.001, 0.002) })).toBe(0.01)

@@ -1,11 +1,10 @@
-import { endedBy } from '@core/bench/ended'
+import { endedBy, seemsMadeBy } from '@core/bench/ended'
 import { nextInk } from '@core/logbook/logbook'
 import { blankRun, type Run } from '@core/logbook/run'
 import { likeliestCell, type OpenCell, type RunPair } from '@core/plan/openCells'
 import type { Protocol } from '@core/protocol/protocol'
-import type { ReadingRule } from '@core/protocol/rules'
+import { ruleReadBy } from '@core/protocol/readBy'
 import { deviceConditions, noConditions, protocolConditions } from '@core/protocol/runConditions'
-import { usualStep } from '@core/trace/samples'
 import type { Trace } from '@core/trace/trace'
 import type { useLogbook } from './logbook'
 
@@ -45,9 +44,6 @@ export interface OneEnd {
 }
 const NOTES_MAX = 2000
 
-/** No hand reads more often than once a second: that is a meter’s log. */
-const readAt = (seconds: number): ReadingRule => ({ kind: seconds < 1 ? 'meter' : 'every', seconds })
-
 /** What a run of the plan is held to: one that did not come as far as its rule is short, and its place stays open. */
 const madeBy = (protocol: Protocol, trace: Trace): Pick<Run, 'stop' | 'heat' | 'state' | 'stateReason'> => ({
   stop: protocol.stop,
@@ -66,8 +62,11 @@ export function importedRun(
 ): Run {
   const device = logbook.device(deviceId)
   const begun = startedAt ?? given
+  const mayFill = ({ campaignId }: OpenCell) => seemsMadeBy(logbook.campaign(campaignId)?.protocol, trace)
   const place =
-    planned === 'first' ? likeliestCell(cellsFor({ deviceId, sourceId, cableId }), begun) : planned
+    planned === 'first'
+      ? likeliestCell(cellsFor({ deviceId, sourceId, cableId }).filter(mayFill), begun)
+      : planned
   const protocol = logbook.campaign(place?.campaignId ?? null)?.protocol
   return blankRun({
     id: crypto.randomUUID(),
@@ -78,7 +77,7 @@ export function importedRun(
     startedAt: begun ?? new Date().toISOString(),
     dated: begun !== null,
     startPercent: trace.percent?.find((p) => !Number.isNaN(p)) ?? null,
-    reading: readAt(usualStep(trace)),
+    reading: ruleReadBy(trace),
     provenance: 'import',
     planned: place ? { campaignId: place.campaignId, plannedId: place.plannedId } : null,
     notes: [notes.trim(), `Read from ${file}.`].filter(Boolean).join(' ').slice(0, NOTES_MAX),

@@ -9,6 +9,7 @@ const run: Method = {
   cable: 'Short black',
   from: 5,
   stop: 'when it shows 100 %',
+  outcome: 'done',
   reading: 'every 5 min',
   state: 'asleep, in flight mode',
   ambientC: 22,
@@ -50,6 +51,7 @@ it('says what nobody noted, of any run or of some', () => {
   const told = plain(methodWords([{ ...run, ...unknown, from: NaN }]))
   expect(told).toEqual([
     'Skerry P5 charged from Hawser 20: 1 run, on 2026-03-02.',
+    'Each ended by its rule: when it shows 100 %.',
     'The state of the device was not noted.',
     'The temperature of the room was not noted.',
     'Battery health was not noted.',
@@ -70,6 +72,24 @@ it('says what nobody noted, of any run or of some', () => {
     'Levels were read every 5 min, and in 1 of the runs the display was watched as it turned.',
   )
 })
+
+it('says what stopped before its rule, or had none, which are spoilt, and whose day nobody knows', () => {
+  const told = (...runs: Partial<Method>[]) => plain(methodWords(runs.map((of) => ({ ...run, ...of })))).slice(0, 3)
+  expect(told({ outcome: 'short' }, { day: '', outcome: 'short' })).toEqual([
+    'Skerry P5 charged from Hawser 20: 2 runs, on 2026-03-02 (the day of 1 is not noted).',
+    'Each began at 5 % and was to stop when it shows 100 %; all of them stopped before that.',
+    'The device was asleep, in flight mode.',
+  ])
+  expect(told({ day: '', stop: '' })).toEqual([
+    'Skerry P5 charged from Hawser 20: 1 run, on days that nobody noted.',
+    'Each began at 5 % and was stopped by no rule.',
+    'The device was asleep, in flight mode.',
+  ])
+  expect(told({}, { outcome: 'short' }, { outcome: 'spoilt', stop: '' }).slice(1)).toEqual([
+    'Each began at 5 % and was to stop when it shows 100 % (not noted of every run); 1 of 3 stopped before that.',
+    'One of them is spoilt or set aside.',
+  ])
+}) // prettier-ignore
 
 it('says first what is simulated, all of it or some', () => {
   const simulated = { ...run, simulated: true }

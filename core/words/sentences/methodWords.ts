@@ -8,7 +8,9 @@ export interface Method {
   source: string
   cable: string
   from: number
+  /** The rule that was to end it; '' where there was none. */
   stop: string
+  outcome: 'done' | 'short' | 'spoilt' | 'set-aside'
   reading: string
   state: string
   ambientC: number
@@ -36,6 +38,26 @@ function range(values: readonly number[], digits: number, unit: string): string 
   return low === high ? figure(low, digits, unit) : `${figure(low, digits)} to ${figure(high, digits, unit)}`
 }
 
+/** When they were made; days of some runs, or of all, may not be known. */
+function whenWords(runs: readonly Method[]): string {
+  const days = distinct(runs.map((r) => r.day))
+  const undated = runs.filter((r) => r.day === '').length
+  if (days.length === 0) return 'on days that nobody noted'
+  const on = days.length > 1 ? `on ${days.length} days` : `on ${days[0]}`
+  return undated ? `${on} (the day of ${undated} is not noted)` : on
+}
+
+/** How they ended: by their rule, before it, or without one. */
+function endWords(runs: readonly Method[]): string {
+  const rules = runs.map((r) => r.stop)
+  if (distinct(rules).length === 0) return 'was stopped by no rule'
+  const early = runs.filter((r) => r.outcome === 'short').length
+  const rule = either(rules, (s) => s)
+  if (early === 0) return `ended by its rule: ${rule}`
+  const those = early === runs.length ? (early === 1 ? 'it' : 'all of them') : `${early} of ${runs.length}`
+  return `was to stop ${rule}; ${those} stopped before that`
+}
+
 const counted = (runs: number) => (runs === 1 ? '1 run' : `${runs} runs`)
 
 /** How a test was done, from what its runs carry: a sentence a point; what nobody noted is said to be so. */
@@ -45,11 +67,11 @@ export function methodWords(runs: readonly Method[]): string[] {
   const numbers = (what: 'from' | 'ambientC' | 'restMinutes' | 'healthPercent') => runs.map((r) => r[what])
   const devices = distinct(runs.map((r) => (r.unit ? `${r.device} (${r.unit})` : r.device)))
   const sources = distinct(of('source'))
-  const days = distinct(of('day'))
   const levels = range(numbers('from'), 0, '%')
   const ambient = range(numbers('ambientC'), 0, '°C')
   const rest = range(numbers('restMinutes'), 0, 'min')
   const health = range(numbers('healthPercent'), 0, '%')
+  const unsound = runs.filter((r) => r.outcome === 'spoilt' || r.outcome === 'set-aside').length
   const watched = runs.filter((r) => r.watched).length
   const simulated = runs.filter((r) => r.simulated).length
   return [
@@ -58,8 +80,9 @@ export function methodWords(runs: readonly Method[]): string[] {
       : simulated > 0
         ? `${simulated} of the ${runs.length} runs are simulated.`
         : '',
-    `${list(devices)} charged from ${list(sources)}: ${counted(runs.length)}, ${days.length > 1 ? `on ${days.length} days` : `on ${days[0]}`}.`,
-    levels ? `Each began at ${levels} and ended by its rule: ${either(of('stop'), (s) => s)}.` : '',
+    `${list(devices)} charged from ${list(sources)}: ${counted(runs.length)}, ${whenWords(runs)}.`,
+    `Each ${levels ? `began at ${levels} and ` : ''}${endWords(runs)}.`,
+    unsound ? `${unsound === 1 ? 'One of them is' : `${unsound} of them are`} spoilt or set aside.` : '',
     either(of('state'), (s) => `The device was ${s}.`, 'The state of the device was not noted.'),
     ambient ? `The room had ${ambient}.` : 'The temperature of the room was not noted.',
     rest ? `Before the switch it rested for ${rest}.` : '',

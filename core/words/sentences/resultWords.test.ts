@@ -25,6 +25,8 @@ it('writes each kind of figure in its unit, with its ± and the verdict', () => 
 
 it('says nothing of what was not reached or read, and no ± of nothing', () => {
   expect(words('time', { runs: 0 })).toEqual(['not reached', ''])
+  expect(words('time', { runs: 0, why: 'started above' })).toEqual(['started above', ''])
+  expect(words('time', { verdict: 'cannot-tell', difference: NaN })[1]).toBe('the baseline has none')
   expect(words('watts', { runs: 0 })).toEqual(['–', ''])
   expect(words('watts', { value: 18, spread: NaN, verdict: 'not-reached' })).toEqual(['18.0 W', ''])
   expect(words('watts', { value: 18, spread: 0.01, verdict: 'baseline' })).toEqual(['18.0 W', 'baseline'])

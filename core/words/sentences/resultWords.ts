@@ -55,7 +55,12 @@ export function resultWords(of: Kind, r: Result): { figure: string; verdict: str
     r.verdict === 'clear' || r.verdict === 'small'
       ? `, at least ${said(of, r.atLeast, r.value, difference)}`
       : ''
-  return { figure: resultFigure(of, r), verdict: WORDS[r.verdict] + atLeast }
+  // Against a baseline that has none there is no difference to judge.
+  const isAlone = r.verdict === 'cannot-tell' && Number.isNaN(r.difference)
+  return {
+    figure: resultFigure(of, r),
+    verdict: isAlone ? 'the baseline has none' : WORDS[r.verdict] + atLeast,
+  }
 }
 
 function resultFigure(of: Kind, r: Result): string {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
 import { likeliestCell, type OpenCell } from '@core/plan/openCells'
+import type { Protocol } from '@core/protocol/protocol'
 import { protocolConditions } from '@core/protocol/runConditions'
 import InTurn from '../../components/InTurn.vue'
 import { named } from '../../forms/choices'
@@ -19,6 +20,8 @@ const props = defineProps<{
   /** When the file says that its record began, ISO 8601. */
   begun: string | null
   powerOnError: string
+  /** Whether the record may well be a run by a protocol. */
+  seems: (protocol: Protocol) => boolean
 }>()
 const deviceId = defineModel<string>('deviceId', { required: true })
 const sourceId = defineModel<string>('sourceId', { required: true })
@@ -54,7 +57,11 @@ const places = computed(() => {
 watch(
   () => [props.begun, ...places.value.map(({ title }) => title)].join('\n'),
   () => {
-    const likeliest = likeliestCell(cells.value, props.begun)
+    const may = cells.value.filter(({ campaignId }) => {
+      const protocol = logbook.campaign(campaignId)?.protocol
+      return !protocol || props.seems(protocol)
+    })
+    const likeliest = likeliestCell(may, props.begun)
     planned.value = isOne.value ? (likeliest ? placeOf(likeliest) : null) : (places.value[0]?.value ?? null)
   },
   { immediate: true },

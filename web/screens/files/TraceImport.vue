@@ -4,6 +4,8 @@ import { useRouter } from 'vue-router'
 import { clock, duration } from '@core/words/figures'
 import { dayAndTime } from '@core/words/moments'
 import { problemInWords } from '@core/formats/problem'
+import { seemsMadeBy } from '@core/bench/ended'
+import type { Protocol } from '@core/protocol/protocol'
 import { channel } from '@core/trace/channels'
 import { channelsOf, durationOf } from '@core/trace/trace'
 import PathChart from '../../charts/PathChart.vue'
@@ -12,6 +14,7 @@ import { useFiles } from '../../stores/files'
 import type { JoinedEnds, OneEnd } from '../../stores/importedRun'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
+import { isLong } from '../../workers/handOver'
 import type { OpenedTable, ReadRecord } from '../../workers/files.worker'
 import PathsTable from '../../charts/PathsTable.vue'
 import ColumnPicker from './ColumnPicker.vue'
@@ -65,6 +68,9 @@ const preview = computed(() => {
     : null
 })
 
+/** What a long record is asked is told once it is taken: to look through it here would hold the page up. */
+const seems = (protocol: Protocol) =>
+  !props.result || isLong(props.result.trace) || seemsMadeBy(protocol, props.result.trace)
 const takeFaults = () =>
   download(
     `${props.file}-faults.txt`,
@@ -196,6 +202,7 @@ async function take(wide?: WideRun[]) {
         :begun="result?.startedAt ?? all().startedAt"
         :asks-power-on="!isWide && !joining && result !== null"
         :power-on-error="powerOnError"
+        :seems="seems"
       />
       <p v-else>
         Put the device and the source on the <router-link to="/shelf">shelf</router-link> first; the file

@@ -11,7 +11,7 @@ import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import { watchedOf } from '@core/trace/trace'
 import { figure, plainly } from '@core/words/figures'
-import { fullDay, ofRun } from '@core/words/moments'
+import { fullDay } from '@core/words/moments'
 import type { Page, PageBlock, PageCall, PagePath } from '@core/words/page'
 import { choiceWords, oddWords, purposeWords } from '@core/words/sentences/adviceWords'
 import type { Method } from '@core/words/sentences/methodWords'
@@ -71,7 +71,8 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     source: logbook.source(r.sourceId)?.name ?? 'a deleted source',
     cable: logbook.cable(r.cableId)?.name ?? '',
     from: r.startPercent ?? NaN,
-    stop: stopInWords(r.stop),
+    stop: r.stop.kind === 'open' ? '' : stopInWords(r.stop),
+    outcome: r.state,
     reading: readingInWords(r.reading),
     state: r.conditions.deviceState,
     ambientC: r.conditions.ambientC ?? NaN,
@@ -79,7 +80,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     meter: logbook.meter(r.conditions.meterId)?.name ?? '',
     thermometer: logbook.meter(r.conditions.thermometerId)?.name ?? '',
     healthPercent: r.conditions.healthPercent ?? NaN,
-    day: ofRun(fullDay)(r),
+    day: r.dated ? fullDay(r.startedAt) : '',
     simulated: isSimulated(r),
     watched: watchedOf(logbook.traces.get(r.id) ?? { time: new Float64Array(0), temperatures: {} }).length > 0,
   })
