@@ -3,7 +3,7 @@ import { analyse, type Analysis } from '../analysis/analyse'
 import { noConditions } from '../protocol/runConditions'
 import { traceFromReadings } from '../trace/trace'
 import { fairness, fedBeside, type FairSide } from './fairness'
-import { figuresOf, GOALS, rank, usualGoal } from './ranking'
+import { figuresOf, GOALS, rank, usualGoal, usualLadder } from './ranking'
 
 const full = GOALS.find((g) => g.key === 'full')!
 const ran = (timeS: number, uncertaintyS = 5, gain = 30) =>
@@ -133,11 +133,23 @@ it('compares by the farthest that two set-ups reached, where nobody says by what
   const short = (gain: number) => ran(NaN, 5, gain)
   expect(usualGoal([[ran(6600)], [ran(4920)], [short(20)]])).toBe('full')
   expect(usualGoal([[ran(6600)], [short(35)], [short(20)]])).toBe('fifteen')
+  // Two of four came to half: all four tell what a quarter of an hour brings.
+  const early = [short(20), short(21)].map((a) => [a])
+  const late = [ran(6600), ran(4920)].map((a) => [a])
+  expect(usualGoal([...early, ...late])).toBe('fifteen')
   // One set-up's repeats are one.
   expect(usualGoal([[short(35), short(36)]])).toBe('full')
   const half = (a: Analysis): Analysis => ({ ...a, milestones: [...a.milestones, { ...ran(1200).milestones[0], percent: 50 }] }) // prettier-ignore
   expect(usualGoal([[half(short(35))], [half(short(20))]])).toBe('half')
 })
+
+it('sets sources against their watts after an hour, or as far as most runs went', () => {
+  const until = (...atS: number[]) => ({ marks: [900, 1800, 3600].map((s) => ({ atS: s, gain: atS.includes(s) ? 20 : NaN })) as Analysis['marks'] })
+  expect(usualLadder([until(900, 1800, 3600), until(900, 1800, 3600), until(900)])).toBe(3600)
+  expect(usualLadder([until(900, 1800), until(900, 1800, 3600)])).toBe(1800)
+  expect(usualLadder([until(), until(900)])).toBe(3600)
+  expect(usualLadder([])).toBe(3600)
+}) // prettier-ignore
 
 it('compares by when the current stops where no display shows a level, as of a camera', () => {
   // Level for so many minutes, then down to 2 % of it for ten more, read every 60 s.

@@ -1,4 +1,5 @@
 import type { Analysis } from '../analysis/analyse'
+import { DEFAULT_MARKS } from '../analysis/marks'
 import { mean } from '../stats/mean'
 import { untilCurrentStops } from './quantities'
 import { studentT } from '../stats/quantiles'
@@ -81,15 +82,29 @@ export const GOALS: readonly Goal[] = [
 const BY_REACH = ['full', 'eighty', 'half', 'thirty', 'fifteen', 'current-stops'] as const
 
 /**
- * What set-ups are compared by where nobody says: the farthest that two of them reached, so that tests of half an hour are
- * not asked about a full charge.
+ * What set-ups are compared by where nobody says: the farthest that most of them reached, two at least, so that tests of
+ * half an hour are not asked about a full charge, nor about half where two of four came so far; else the farthest of two.
  */
 export function usualGoal(setups: readonly (readonly Analysis[])[]): Goal['key'] {
   const reach = (key: Goal['key']) => {
     const goal = GOALS.find((g) => g.key === key)!
     return setups.filter((runs) => figuresOf(goal, runs).values.length > 0).length
   }
-  return BY_REACH.find((key) => reach(key) > 1) ?? 'full'
+  const isTold = (key: Goal['key']) => reach(key) > 1
+  return (
+    BY_REACH.find((key) => isTold(key) && reach(key) > setups.length / 2) ?? BY_REACH.find(isTold) ?? 'full'
+  )
+}
+
+/** An hour is what a ladder of sources usually asks, s. */
+const USUAL_LADDER_S = 3600
+/** The moment at which sources are set against their watts where nobody says, s: an hour, or as far as most runs went. */
+export function usualLadder(runs: readonly Pick<Analysis, 'marks'>[]): number {
+  const isTold = (atS: number) => {
+    const known = runs.filter(({ marks }) => marks.some((m) => m.atS === atS && !Number.isNaN(m.gain))).length
+    return known > runs.length / 2
+  }
+  return DEFAULT_MARKS.filter((atS) => atS <= USUAL_LADDER_S).findLast(isTold) ?? USUAL_LADDER_S
 }
 
 /** A set-up in its place. Figures in the goal's unit. */

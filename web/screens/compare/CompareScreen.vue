@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import type { FairnessRow } from '@core/compare/fairness'
 import { isSound } from '@core/logbook/run'
 import { choiceWords } from '@core/words/sentences/adviceWords'
 import EmptyPage from '../../components/EmptyPage.vue'
@@ -31,7 +32,7 @@ const across = word('across', ['clock', 'level'])
 const panel = word('panels', PANELS)
 const comparison = useComparison()
 const { chosen, baseline, align, runs, names, inks, busy } = comparison
-const thresholds = useThresholds()
+const thresholds = useThresholds(comparison)
 const verdict = useVerdict(comparison, thresholds)
 const {
   goal,
@@ -56,7 +57,10 @@ const judged = computed(() => enough.value && !busy.value)
 /** A blocking difference stops the verdict until it is accepted; then the verdict says so. */
 const stopped = computed(() => blocking.value.length > 0 && !accepted.value)
 const differing = computed(() => blocking.value.map((r) => r.label.toLowerCase()).join(', '))
-const odd = computed(() => fair.value.filter((r) => r.state !== 'equal'))
+const namesOf = (state: FairnessRow['state']) =>
+  fair.value.flatMap((r) => (r.state === state ? [r.label.toLowerCase()] : [])).join(', ')
+const unequal = computed(() => namesOf('different'))
+const unknown = computed(() => namesOf('unknown'))
 const unsound = computed(() => runs.value.filter((r) => !isSound(r)).map((r) => names.value[r.id]))
 const advice = computed(() =>
   choiceWords(goal.value, told.advice.value, setupNames.value, thresholds.prefer.value),
@@ -140,8 +144,9 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
             </InTurn>
             <p v-for="words in underLoad.sentences.value" :key="words" data-testid="score">{{ words }}</p>
             <p v-for="words in changes" :key="words" class="quiet" data-testid="lead-change">{{ words }}</p>
-            <p v-if="odd.length" class="quiet">
-              Not equal: {{ odd.map((r) => r.label.toLowerCase()).join(', ') }}.
+            <p v-if="unequal || unknown" class="quiet">
+              <template v-if="unequal">Not equal: {{ unequal }}. </template>
+              <template v-if="unknown">Not known of all: {{ unknown }}. </template>
               <a href="#fairness">See the conditions</a>
             </p>
             <InTurn v-if="!stopped" :turn="2">

@@ -29,12 +29,20 @@ const table = () => [
     }),
   ]),
 ]
+/** Times that the baseline has, and another beside it. */
+const compared = computed(() =>
+  group.value === 'times'
+    ? columns.value.filter(({ results }) =>
+        results.some((r) => Number.isFinite(r.against?.savedS) && r.verdict !== 'baseline'),
+      )
+    : [],
+)
 const savings = computed(() =>
-  group.value === 'times' ? order.value.filter((i) => i !== props.baseline) : [],
+  compared.value.length > 0 ? order.value.filter((i) => i !== props.baseline) : [],
 )
 const savedTable = () => [
-  ['Set-up', ...columns.value.flatMap(({ quantity }) => [`${quantity.label}: time saved`, 'share of time saved', 'speed ratio'])],
-  ...savings.value.map((i) => [props.names[i], ...columns.value.flatMap(({ results }) => againstWords(results[i].against))]),
+  ['Set-up', ...compared.value.flatMap(({ quantity }) => [`${quantity.label}: time saved`, 'share of time saved', 'speed ratio'])],
+  ...savings.value.map((i) => [props.names[i], ...compared.value.flatMap(({ results }) => againstWords(results[i].against))]),
 ] // prettier-ignore
 </script>
 
@@ -114,7 +122,7 @@ const savedTable = () => [
             <tr>
               <th scope="col" rowspan="2">Set-up</th>
               <th
-                v-for="{ quantity } in columns"
+                v-for="{ quantity } in compared"
                 :key="quantity.key"
                 scope="colgroup"
                 colspan="3"
@@ -124,7 +132,7 @@ const savedTable = () => [
               </th>
             </tr>
             <tr>
-              <template v-for="{ quantity } in columns" :key="quantity.key">
+              <template v-for="{ quantity } in compared" :key="quantity.key">
                 <th scope="col" class="number">time saved</th>
                 <th scope="col" class="number">share of time saved</th>
                 <th scope="col" class="number">speed ratio</th>
@@ -134,7 +142,7 @@ const savedTable = () => [
           <tbody>
             <tr v-for="i in savings" :key="setups[i].key">
               <th scope="row"><InkMark :ink="inks[setups[i].runs[0].id]" /> {{ names[i] }}</th>
-              <template v-for="{ quantity, results } in columns" :key="quantity.key">
+              <template v-for="{ quantity, results } in compared" :key="quantity.key">
                 <td class="number">{{ duration(results[i].against!.savedS) }}</td>
                 <td class="number">{{ figure(results[i].against!.savedShare * 100, 1, '%') }}</td>
                 <td class="number">{{ figure(results[i].against!.speedRatio, 2, '×') }}</td>

@@ -1,8 +1,9 @@
 import { computed, type ComputedRef, type WritableComputedRef } from 'vue'
 import type { AdviceOptions, Preference } from '@core/compare/advice'
-import type { Goal } from '@core/compare/ranking'
+import { usualLadder, type Goal } from '@core/compare/ranking'
 import { DEFAULT_MARKS } from '@core/analysis/marks'
 import { useAddress } from './useAddress'
+import type { Comparison } from './useComparison'
 
 export const PREFERENCES: readonly Preference[] = ['cost', 'weight', 'size']
 const MARKS = DEFAULT_MARKS.map((s) => String(s / 60))
@@ -27,7 +28,7 @@ export interface UseThresholdsReturn {
 }
 
 /** What would change the advice: every threshold of it, kept in the address. */
-export function useThresholds(): UseThresholdsReturn {
+export function useThresholds({ worked }: Pick<Comparison, 'worked'>): UseThresholdsReturn {
   const { number, word } = useAddress()
   const worthMinutes = number('worth', 5, 0, 600)
   const worthPercent = number('worthShare', 5, 0, 100)
@@ -35,6 +36,8 @@ export function useThresholds(): UseThresholdsReturn {
   const sharePercent = number('share', 90, 1, 100)
   const nightHours = number('night', 8, 0.5, 24)
   const warmC = number('warm', 40, 25, 60)
+  const at = word('at', ['', ...MARKS])
+  const usualAt = computed(() => String(usualLadder(worked.value.map((w) => w.analysis)) / 60))
   // The usual one first: it is not written into the address.
   const usualFirst = (usual: string) => [usual, ...MARKS.filter((m) => m !== usual)]
   return {
@@ -45,7 +48,10 @@ export function useThresholds(): UseThresholdsReturn {
     sharePercent,
     nightHours,
     warmC,
-    ladderMinutes: word('at', usualFirst('60')),
+    ladderMinutes: computed({
+      get: () => at.value || usualAt.value,
+      set: (to) => (at.value = to === usualAt.value ? '' : to),
+    }),
     topUpMinutes: word('topup', usualFirst('15')),
     options: computed(() => ({
       prefer: prefer.value,
