@@ -41,8 +41,12 @@ it('tells repeats from before and after', () => {
 })
 
 it('sets runs against what came in the box, else the slowest that is owned, else the slowest', () => {
-  const of = (fullS: number, owned = false, inBox = false) => ({ fullS, owned, inBox })
-  expect(baselineAmong([of(9000), of(6000, true), of(7000, true), of(5000, true, true)])).toBe(3)
+  const of = (slow: number, owned = false, inBox = false) => ({ slow, owned, inBox })
+  expect(baselineAmong([of(9000), of(6000, true), of(7000, true), of(8000, true, true)])).toBe(3)
+  // What came in the box is the fastest: against it every saving would be negative.
+  expect(baselineAmong([of(9000), of(6000, true), of(7000, true), of(5000, true, true)])).toBe(2)
+  expect(baselineAmong([of(9000), of(5000, true)])).toBe(0)
+  expect(baselineAmong([of(NaN), of(5000, true)])).toBe(1)
   expect(baselineAmong([of(9000), of(6000, true), of(7000, true)])).toBe(2)
   expect(baselineAmong([of(5000), of(9000), of(NaN)])).toBe(1)
   expect(baselineAmong([])).toBe(-1)

@@ -69,19 +69,21 @@ export function choicesFor(all: readonly Choosable[]): Choice[] {
 const hasChanged = (of: readonly Choosable[]): boolean => kinds(of, (r) => r.setUp) > 1
 
 /**
- * The run that others are set against: what came in the box, else what is owned, the slowest of them; without either the
- * slowest of all, so that no saving is negative without need. Times in s, NaN where a run never was full.
+ * The run that others are set against: what came in the box, else what is owned, the slowest of them; without either, or
+ * where all others are slower still, the slowest of all, so that never every saving is negative.
  *
+ * @param runs with how slow each is, in whatever unit is the same for all: more is slower; NaN where nothing tells
  * @returns place in the list; −1 of an empty one
  */
-export function baselineAmong(runs: readonly { inBox: boolean; owned: boolean; fullS: number }[]): number {
-  const slower = (a: number, b: number) => {
-    const [x, y] = [runs[a].fullS, runs[b].fullS].map((s) => (Number.isNaN(s) ? -Infinity : s))
-    return y - x
-  }
+export function baselineAmong(runs: readonly { inBox: boolean; owned: boolean; slow: number }[]): number {
+  const slowOf = (i: number) => (Number.isNaN(runs[i].slow) ? -Infinity : runs[i].slow)
+  const slowest = (of: readonly number[]): number | undefined =>
+    [...of].sort((a, b) => slowOf(b) - slowOf(a))[0]
   const all = runs.map((_, i) => i)
   const boxed = all.filter((i) => runs[i].inBox)
   const owned = all.filter((i) => runs[i].owned)
-  const among = boxed.length ? boxed : owned.length && owned.length < all.length ? owned : all
-  return [...among].sort(slower)[0] ?? -1
+  const others = (i: number) => all.filter((k) => k !== i && !Number.isNaN(runs[k].slow))
+  const isFastest = (i: number) => others(i).length > 0 && others(i).every((k) => runs[k].slow > slowOf(i))
+  const among = [boxed, owned.length < all.length ? owned : []].map(slowest)
+  return among.find((i) => i !== undefined && !isFastest(i)) ?? slowest(all) ?? -1
 }

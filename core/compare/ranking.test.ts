@@ -3,7 +3,7 @@ import { analyse, type Analysis } from '../analysis/analyse'
 import { noConditions } from '../protocol/runConditions'
 import { traceFromReadings } from '../trace/trace'
 import { fairness, fedBeside, type FairSide } from './fairness'
-import { figuresOf, GOALS, rank, usualGoal, usualLadder } from './ranking'
+import { figuresOf, GOALS, rank, slownessOf, usualGoal, usualLadder } from './ranking'
 
 const full = GOALS.find((g) => g.key === 'full')!
 const ran = (timeS: number, uncertaintyS = 5, gain = 30) =>
@@ -139,6 +139,9 @@ it('compares by the farthest that two set-ups reached, where nobody says by what
   expect(usualGoal([...early, ...late])).toBe('fifteen')
   // One set-up's repeats are one.
   expect(usualGoal([[short(35), short(36)]])).toBe('full')
+  // Later to full is slower, and so is what brought fewer points.
+  expect(slownessOf([ran(6600), ran(4920), short(20)])).toEqual([6600, 4920, NaN])
+  expect(slownessOf([short(35), short(20)])).toEqual([-35, -20])
   const half = (a: Analysis): Analysis => ({ ...a, milestones: [...a.milestones, { ...ran(1200).milestones[0], percent: 50 }] }) // prettier-ignore
   expect(usualGoal([[half(short(35))], [half(short(20))]])).toBe('half')
 })

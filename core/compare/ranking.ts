@@ -96,6 +96,12 @@ export function usualGoal(setups: readonly (readonly Analysis[])[]): Goal['key']
   )
 }
 
+/** How slow each run is by what most of them reached: more is slower; NaN where it did not get there. */
+export function slownessOf(runs: readonly Analysis[]): number[] {
+  const goal = GOALS.find((g) => g.key === usualGoal(runs.map((run) => [run])))!
+  return runs.map((run) => (goal.better === 'lower' ? 1 : -1) * goal.figure(run).value)
+}
+
 /** An hour is what a ladder of sources usually asks, s. */
 const USUAL_LADDER_S = 3600
 /** The moment at which sources are set against their watts where nobody says, s: an hour, or as far as most runs went. */

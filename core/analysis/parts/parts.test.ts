@@ -195,6 +195,8 @@ it('says that heat or the supply ended a part, where the record shows it', () =>
   expect(partsIn(hot)[0].endedBy).toBe('heat')
   const stepped = { ...trace, voltage: trace.time.map((t) => (t < 740 ? 15 : 9)) }
   expect(partsIn(stepped)[0].endedBy).toBe('supply')
+  // Without a level nobody can say that it was the battery's.
+  expect(partsIn({ ...trace, percent: undefined })[0].endedBy).toBe('unknown')
   expect(partsIn({ ...hot, percent: trace.percent.map((p) => p + 55) })[0].endedBy).toBe('level')
 })
 

@@ -7,7 +7,7 @@ import { holdsOf, type Hold } from './holds'
 import type { OnOff } from './onOff'
 
 /** Why a part came to its end, as far as the record tells. */
-export type PartEnd = 'supply' | 'heat' | 'level' | 'record'
+export type PartEnd = 'supply' | 'heat' | 'level' | 'unknown' | 'record'
 
 /** A part of the power curve: a hold with the step that leads into it, the last taper, or an on–off trickle. */
 export interface Part {
@@ -96,7 +96,7 @@ function wattHours(flow: Flow, span: Hold): number {
 const meanWatts = (flow: Flow, span: Hold): number =>
   (wattHours(flow, span) * 3600) / (span.endS - span.startS)
 
-/** The supply stepped down, or it was hot while there was still room; else the battery's own level. */
+/** The supply stepped down, or it was hot while there was still room; else the battery's own level, where one was read. */
 function endOf(trace: Trace, supply: readonly Supply[], atS: number, percent: number): PartEnd {
   const stepped = supply.some(
     ({ startS, volts }, i) =>
@@ -106,6 +106,7 @@ function endOf(trace: Trace, supply: readonly Supply[], atS: number, percent: nu
       startS <= atS + SUPPLY_AFTER_S,
   )
   if (stepped) return 'supply'
+  if (Number.isNaN(percent)) return 'unknown'
   return percent < HEAT_BELOW_PERCENT && hottestNear(trace, atS) >= HOT_C ? 'heat' : 'level'
 }
 

@@ -8,6 +8,7 @@ export const PART_END_WORDS: Record<PartEnd, string> = {
   supply: 'supply step',
   heat: 'heat, probably',
   level: 'battery level',
+  unknown: 'not known',
   record: 'end of record',
 }
 

@@ -41,7 +41,7 @@ it('tells how a test was done, a sentence a point', () => {
     'Before the switch it rested for 21 min.',
     'Battery health: 98 %.',
     'Cable: Short black.',
-    'Levels were read every 5 min, and the display was watched as it turned.',
+    'Readings were taken every 5 min, and the display was watched as it turned.',
     'Watts by Inline meter.',
   ])
   expect(methodWords([])).toEqual([])
@@ -56,7 +56,7 @@ it('says what nobody noted, of any run or of some', () => {
     'The temperature of the room was not noted.',
     'Battery health was not noted.',
     'The cable was not noted.',
-    'Levels were read every 5 min.',
+    'Readings were taken every 5 min.',
     'No meter was noted.',
   ])
   const some = plain(
@@ -69,7 +69,7 @@ it('says what nobody noted, of any run or of some', () => {
   expect(some).toContain('Temperatures by Probe (not noted of every run).')
   expect(some).toContain('The room had 22 °C.')
   expect(some).toContain(
-    'Levels were read every 5 min, and in 1 of the runs the display was watched as it turned.',
+    'Readings were taken every 5 min, and in 1 of the runs the display was watched as it turned.',
   )
 })
 

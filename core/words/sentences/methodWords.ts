@@ -88,7 +88,7 @@ export function methodWords(runs: readonly Method[]): string[] {
     rest ? `Before the switch it rested for ${rest}.` : '',
     health ? `Battery health: ${health}.` : 'Battery health was not noted.',
     either(of('cable'), (s) => `Cable: ${s}.`, 'The cable was not noted.'),
-    `Levels were read ${either(of('reading'), (s) => s)}${watched === runs.length ? ', and the display was watched as it turned' : watched > 0 ? `, and in ${watched} of the runs the display was watched as it turned` : ''}.`,
+    `Readings were taken ${either(of('reading'), (s) => s)}${watched === runs.length ? ', and the display was watched as it turned' : watched > 0 ? `, and in ${watched} of the runs the display was watched as it turned` : ''}.`,
     either(of('meter'), (s) => `Watts by ${s}.`, 'No meter was noted.'),
     either(of('thermometer'), (s) => `Temperatures by ${s}.`),
   ].filter(Boolean)

@@ -87,13 +87,18 @@ describe('blocks of a write-up', () => {
   })
 
   it('draw each path, and name where those ended that bear a name', () => {
-    const { picture, table } = MADE.paths(told)
+    const { picture, table } = MADE.paths(told)!
     expect(picture).toMatchObject({ kind: 'paths', until: 7200, unit: '%', max: 100 })
     expect(picture?.alt).toBe('Level against time: Bollard 5 stopped at 80 %; Hawser 20 1 h 24 min')
     expect(table?.rows).toEqual([
       ['Bollard 5', '', '', 'stopped at 80 %'],
       ['Hawser 20', '', '', '1 h 24 min'],
     ])
+  })
+
+  it('draw no curve where no display showed a level', () => {
+    const paths = told.paths.map((p) => ({ ...p, points: [] }))
+    expect([MADE.paths({ ...told, paths }), MADE.panels({ ...told, panels: [{ title: 'A', paths }, { title: 'B', paths }] })]).toEqual([null, null]) // prettier-ignore
   })
 
   it('call points out on five paths at most, and tell all of them in the table', () => {
@@ -105,7 +110,7 @@ describe('blocks of a write-up', () => {
       MADE.paths({
         ...told,
         paths: Array.from({ length: count }, (_, i) => ({ ...path(`H${i}`, '2 h'), calls })),
-      })
+      })!
     const drawn = ({ picture }: ReturnType<typeof of>) =>
       picture?.kind === 'paths' ? picture.paths.map((p) => p.calls?.length) : []
     expect(drawn(of(5))).toEqual([2, 2, 2, 2, 2])

@@ -65,6 +65,8 @@ const block = (heading: string, paragraphs: readonly string[], more: Partial<Pag
   ...more,
 })
 const isStopped = ({ blocking, accepted }: Told): boolean => blocking.length > 0 && !accepted
+/** Where no display showed a level there is no curve of it. */
+const isBare = (paths: readonly PagePath[]) => paths.every(({ points }) => points.length === 0)
 const ended = (paths: readonly PagePath[]) => paths.filter((p) => p.end)
 const endWords = (paths: readonly PagePath[]): string =>
   ended(paths)
@@ -129,21 +131,23 @@ export const MADE = {
         : [t.answer, t.choice],
     ),
   how: ({ methods }: Told): Made => block('How it was done', [], { list: methodWords(methods) }),
-  paths: ({ paths, until }: Told): Made =>
-    block('The charge curves', [], {
-      picture: {
-        kind: 'paths',
-        alt: `Level against time: ${endWords(paths)}`,
-        paths: legible(paths),
-        until,
-        ...LEVEL,
-      },
-      table: {
-        caption: 'Where each path ended, and what is called out on it',
-        head: ['Set-up', 'Half', '80 %', 'Full'],
-        rows: ended(paths).map((p) => [p.name, calledAt(p, 50), calledAt(p, 80), p.end]),
-      },
-    }),
+  paths: ({ paths, until }: Told): Made | null =>
+    isBare(paths)
+      ? null
+      : block('The charge curves', [], {
+          picture: {
+            kind: 'paths',
+            alt: `Level against time: ${endWords(paths)}`,
+            paths: legible(paths),
+            until,
+            ...LEVEL,
+          },
+          table: {
+            caption: 'Where each path ended, and what is called out on it',
+            head: ['Set-up', 'Half', '80 %', 'Full'],
+            rows: ended(paths).map((p) => [p.name, calledAt(p, 50), calledAt(p, 80), p.end]),
+          },
+        }),
   power: ({ watts, until }: Told): Made | null => {
     const highest = watts.flatMap(({ points }) => points).reduce((top, { y }) => Math.max(top, y), 0)
     if (!(highest > 0)) return null
@@ -162,7 +166,7 @@ export const MADE = {
     })
   },
   panels: ({ panels, until }: Told): Made | null =>
-    panels.length < 2
+    panels.length < 2 || isBare(panels.flatMap((p) => p.paths))
       ? null
       : block('Each in a frame of its own', [], {
           picture: {

@@ -1,5 +1,6 @@
 import { computed, watch } from 'vue'
 import { baselineAmong } from '@core/compare/choices'
+import { slownessOf } from '@core/compare/ranking'
 import { fromCommonLevel, fromPowerOn, onAlignedClock } from '@core/compare/align'
 import type { Run } from '@core/logbook/run'
 import { setUpsOf } from '@core/logbook/setUps'
@@ -31,17 +32,17 @@ export function useComparison() {
     set: (ids) => address.set({ runs: idsAsWord(ids) }),
   })
   const runs = computed(() => chosen.value.map((id) => logbook.run(id)!))
-  const fullOf = (id: string): number => {
-    const full = analyses.of(id)?.milestones.find((m) => m.percent === 100)
-    return full && !full.reason ? full.timeS : NaN
-  }
+  const slowness = computed(() => {
+    const known = chosen.value.flatMap((id) => analyses.of(id) ?? [])
+    return known.length === chosen.value.length ? slownessOf(known) : []
+  })
   /** What came in the box, what is owned, or the slowest; unless the reviewer says which. */
   const usualBaseline = computed(() => {
     const place = baselineAmong(
-      runs.value.map((r) => ({
+      runs.value.map((r, i) => ({
         inBox: logbook.source(r.sourceId)?.inBox === true,
         owned: logbook.source(r.sourceId)?.owned === true,
-        fullS: fullOf(r.id),
+        slow: slowness.value[i] ?? NaN,
       })),
     )
     return chosen.value[place] ?? ''
