@@ -53,6 +53,12 @@ it('tells where a lead turns, and where it vanishes near the ceiling', () => {
   // A lead of a point is none, nor one of 1.5 points that runs scatter about as much by chance; neither is one over a run that was not read there.
   expect(leadChanges([at(15, [40, 39]), at(30, [60, 66]), at(60, [90, NaN])])).toEqual([])
   expect(leadChanges([])).toEqual([])
+  // Whose record ended was not overtaken; whose began later overtook nobody; a lead gone before the record ended is gone.
+  expect(leadChanges([at(15, [40, 20, 10]), at(60, [NaN, 80, 40])])).toEqual([])
+  expect(leadChanges([at(15, [40, 20, NaN]), at(60, [60, 50, 80])])).toEqual([])
+  expect(leadChanges([at(15, [40, 20, 10]), at(30, [50, 49, 20]), at(60, [NaN, 80, 40])])).toEqual([
+    { early: 0, late: null, fromS: 900, toS: 1800 },
+  ])
   const scattered = { share: 0.05, freedom: 30, assumed: false }
   expect(leadChanges([at(30, [60, 55]), at(60, [80, 90])], scattered)).toEqual([])
 })

@@ -38,27 +38,35 @@ function leaderOf({ gains, ceilings }: GainsAt, prior?: Repeatability): number |
   return beside.length > 0 || ceilings[first] ? null : first
 }
 
+const isKnown = ({ gains }: GainsAt, place: number): boolean => gains[place].values.length > 0
+
 /**
  * Where the leader at an early mark is not the leader at a later one, or its lead shrinks to nothing and nobody takes it
- * over, in the order of time. A moment at which nobody can be told to lead lies between two leaders, and is none itself.
+ * over, in the order of time. A moment at which nobody can be told to lead lies between two leaders, and is none itself. Who
+ * was read at one of the two moments alone overtakes nobody, and is overtaken by nobody.
  *
  * @param prior what was known before of how well runs repeat; assumed where it is not given
  */
 export function leadChanges(marks: readonly GainsAt[], prior?: Repeatability): LeadChange[] {
   const changes: LeadChange[] = []
-  let last: { leader: number; atS: number; goneS: number | null } | undefined
+  let last: { leader: number; mark: GainsAt; goneS: number | null } | undefined
+  const settle = () => {
+    if (last && last.goneS !== null)
+      changes.push({ early: last.leader, late: null, fromS: last.mark.atS, toS: last.goneS })
+    last = undefined
+  }
   for (const mark of [...marks].sort((a, b) => a.atS - b.atS)) {
+    if (last && !isKnown(mark, last.leader)) settle()
     if (mark.gains.filter(({ values }) => values.length > 0).length < 2) continue
     const leader = leaderOf(mark, prior)
     if (leader === null) {
       if (last) last.goneS ??= mark.atS
       continue
     }
-    if (last && leader !== last.leader)
-      changes.push({ early: last.leader, late: leader, fromS: last.atS, toS: mark.atS })
-    last = { leader, atS: mark.atS, goneS: null }
+    if (last && leader !== last.leader && isKnown(last.mark, leader))
+      changes.push({ early: last.leader, late: leader, fromS: last.mark.atS, toS: mark.atS })
+    last = { leader, mark, goneS: null }
   }
-  if (last && last.goneS !== null)
-    changes.push({ early: last.leader, late: null, fromS: last.atS, toS: last.goneS })
+  settle()
   return changes
 }
