@@ -139,6 +139,35 @@ it('finds the holds of 200 staircases within a minute, and none in smooth tapers
   expect(falseHolds / STAIRCASES).toBeLessThanOrEqual(0.05)
 })
 
+it('finds the same holds by checks every five minutes, as far as three fall into one, and none in smooth tapers', () => {
+  const every5 = { hz: 1 / 300, noise: 0.005 }
+  // Of the reviewer's four parts the first alone holds three checks.
+  const [first] = holdsIn(readAlong(PHONE, every5))
+  expect([first.startS, Math.round(first.endS)]).toEqual([0, 900])
+  let [wanted, found, falseHolds] = [0, 0, 0]
+  for (let seed = 1; seed <= STAIRCASES; seed++) {
+    const { points, edges } = staircase(seed)
+    const holds = holdsIn(readAlong(points, { ...every5, seed }))
+    for (let i = 0; i < edges.length; i += 2) {
+      const [from, to] = [Math.ceil(edges[i] / 5) * 5, Math.floor(edges[i + 1] / 5) * 5]
+      if (to - from < 10) continue
+      wanted++
+      if (holds.some((h) => Math.abs(h.startS / 60 - from) <= 5 && Math.abs(h.endS / 60 - to) <= 5)) found++
+    }
+    const tau = 15 + (seed % 60)
+    const taper = Array.from({ length: 3 * tau }, (_, m): Point => [m, 30 * Math.exp(-m / tau)])
+    if (holdsIn(readAlong(taper, { ...every5, seed })).length > 0) falseHolds++
+  }
+  expect(found / wanted).toBeGreaterThan(0.9)
+  expect(falseHolds / STAIRCASES).toBeLessThanOrEqual(0.05)
+})
+
+it('does not take the zero at the switch, and the first watts minutes later, for a slope', () => {
+  const watts = [0, 17.9, 17.8, 13.6, 13.6, 13.7, 9.8, 9.8, 6.6, 6.6, 6.6, 6.6, 5.9, 2.9, 1.5, 0.8, 0.3]
+  const trace = { time: Float64Array.from(watts, (_, i) => 300 * i), power: Float64Array.from(watts), temperatures: {} }
+  expect(holdsIn(trace).map((h) => [h.startS / 60, h.endS / 60])).toEqual([[5, 10], [15, 25], [30, 35], [40, 55]])
+}) // prettier-ignore
+
 it('keeps its parts when watts are scaled or the clock is shifted', () => {
   const trace = readAlong(PHONE)
   const edges = (t: Trace) => holdsIn(t).flatMap((h) => [h.startS, h.endS])

@@ -32,6 +32,8 @@ it('tells the shape of a charge: its parts, and the levels that count', () => {
   expect(plain(curveSentence({ parts: [], supply: [level(0, 5000, 8.47, 'adjustable')] }))).toBe(
     'At about 8.5 V, adjustable throughout.',
   )
+  const late = [part({ levelS: 600 }), part({ startS: 900, kind: 'taper' })]
+  expect(plain(curveSentence({ parts: late, supply: [] }))).toBe('Two parts, 26.5 W from 10 min to 15 min.')
   expect(curveSentence({ parts: [part({ kind: 'taper' })], supply: [] })).toBe('')
   const many = Array.from({ length: 5 }, (_, i) => level(i * 100, i * 100 + 100, i % 2 ? 5 : 9))
   expect(curveSentence({ parts: [], supply: many })).toBe('')

@@ -33,6 +33,8 @@ export function claimInWords({
   return `${claim} is not decided. ${reason}`
 }
 
+/** Checks every five minutes see a charge begin so late, s. */
+const LONGEST_LEAD_S = 300
 const COUNTS = ['', 'one part', 'two parts', 'three parts', 'four parts', 'five parts', 'six parts']
 
 /** The shape of the charge in a sentence: its parts, the first of them, and the supply's levels; '' where none is known. */
@@ -41,7 +43,12 @@ export function curveSentence({ parts, supply }: Pick<Analysis, 'parts' | 'suppl
   const told: string[] = []
   if (first?.kind === 'hold' && parts.length > 1) {
     const count = COUNTS[parts.length] ?? `${parts.length} parts`
-    told.push(`${count}, ${figure(first.meanW, 1, 'W')} for the first ${duration(first.endS)}`)
+    // What lies long before a hold is no part of it: it leads there from something else.
+    const isLate = first.levelS - first.startS > LONGEST_LEAD_S
+    const when = isLate
+      ? `from ${duration(first.levelS)} to ${duration(first.endS)}`
+      : `for the first ${duration(first.endS)}`
+    told.push(`${count}, ${figure(first.meanW, 1, 'W')} ${when}`)
   }
   // The seconds at 5 V before a level is agreed on say nothing of the charge.
   const levels = supply.filter(({ startS, endS }) => endS - startS >= SHORTEST_LEVEL_S)
