@@ -159,10 +159,19 @@ export const useAnalyses = defineStore('analyses', () => {
     return found?.basis === basisOf(runId) ? found.figures : undefined
   }
 
+  let reading: Promise<void> | undefined
+  /** What was kept of the runs when they were last looked at: no run is worked out for it. */
+  function readKept(): Promise<void> {
+    reading ??= readHeadlines().then((kept) => {
+      for (const [runId, figures] of kept) if (!headlines.has(runId)) headlines.set(runId, figures)
+    })
+    return reading
+  }
+
   /** Reads what is kept, then works out what is missing or out of date, one run after the other. */
   function fill(): Promise<void> {
     filling ??= (async () => {
-      if (headlines.size === 0) for (const [runId, kept] of await readHeadlines()) headlines.set(runId, kept)
+      await readKept()
       for (const { id } of [...logbook.runs].reverse()) {
         if (headline(id) || !logbook.run(id)) continue
         await figuresOf(id).catch(() => undefined)
@@ -179,5 +188,5 @@ export const useAnalyses = defineStore('analyses', () => {
     })
     return filling
   }
-  return { ask, of: asked(of), headline: asked(headline), fill, filled }
+  return { ask, of: asked(of), headline: asked(headline), readKept, fill, filled }
 })

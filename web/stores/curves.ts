@@ -1,13 +1,15 @@
 import { defineStore } from 'pinia'
 import { shallowReactive } from 'vue'
+import { timeTo } from '@core/analysis/headline'
 import type { AcceptanceCurve } from '@core/model/acceptance'
+import { byStrength } from '@core/model/strongest'
 import { pausesOf, withPauses } from '@core/trace/pauses'
 import { handOver } from '../workers/handOver'
 import { planWork } from '../workers/plan'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
 
-/** A device's acceptance curve, from its full run on the strongest source; made once for each such run. */
+/** A device's acceptance curve, from the full run that was held back least; made once for each such run. */
 export const useCurves = defineStore('curves', () => {
   const logbook = useLogbook()
   const analyses = useAnalyses()
@@ -29,17 +31,27 @@ export const useCurves = defineStore('curves', () => {
 
   /** `besides` is a run that is to be judged by the others. */
   async function curveOf(deviceId: string, besides?: string): Promise<AcceptanceCurve | null> {
-    const watts = (sourceId: string) => logbook.source(sourceId)?.ratedWatts ?? 0
-    const runs = logbook.runs
+    await analyses.readKept()
+    const full = logbook.runs
       .filter((r) => r.deviceId === deviceId && r.state === 'done' && r.id !== besides)
       .filter((r) => logbook.source(r.sourceId)?.kind !== 'wireless pad')
       .filter((r) => mayBeFull(r.id))
-      .sort((a, b) => watts(b.sourceId) - watts(a.sourceId))
-    for (const run of runs) {
-      const curve = await curveOfRun(run.id)
+      .map(({ id, sourceId }) => ({
+        id,
+        fullS: timeTo(analyses.headline(id), 100),
+        ratedW: logbook.source(sourceId)?.ratedWatts ?? 0,
+        isOdd: isOdd(id),
+      }))
+    for (const { id } of byStrength(full)) {
+      const curve = await curveOfRun(id)
       if (curve) return curve
     }
     return null
+  }
+
+  const isOdd = (runId: string): boolean => {
+    const { blocking = 0, warning = 0 } = analyses.headline(runId)?.findings ?? {}
+    return blocking + warning > 0
   }
 
   /** A run whose kept figures say it was not full is not looked into: its trace need not be read. */

@@ -6,6 +6,7 @@ import type { AcceptanceCurve } from '@core/model/acceptance'
 import { forecast } from '@core/model/forecast'
 import { foresee, gainsByWatts, type Foreseen } from '@core/model/foreseen'
 import type { Source } from '@core/gear/gear'
+import { useAnalyses } from '../../stores/analyses'
 import { useCurves } from '../../stores/curves'
 import { useExpected } from '../../stores/expected'
 import { useLogbook } from '../../stores/logbook'
@@ -37,6 +38,7 @@ export function useAdvice(
 ): UseAdviceReturn {
   const logbook = useLogbook()
   const curves = useCurves()
+  const analyses = useAnalyses()
   const expectedOf = useExpected()
   const made = computed<MadeOf[]>(() =>
     setups.value.map(({ runs: [run], sides }) => ({
@@ -56,11 +58,14 @@ export function useAdvice(
     const ids = new Set(setups.value.map(({ runs: [run] }) => run.deviceId))
     return ids.size === 1 ? logbook.device([...ids][0]) : undefined
   })
+  let madeFor: string | undefined
   const accepts: ShallowRef<AcceptanceCurve | null> = shallowRef(null)
+  // Which run tells most of the device is known once all were gone through.
   watch(
-    device,
-    async (of) => {
-      accepts.value = null
+    [device, () => analyses.filled] as const,
+    async ([of]) => {
+      if (device.value?.id !== madeFor) accepts.value = null
+      madeFor = of?.id
       // All runs of the device are looked through: not while the screen is being put up.
       await new Promise((resolve) => setTimeout(resolve))
       const found = of ? await curves.curveOf(of.id).catch(() => null) : null

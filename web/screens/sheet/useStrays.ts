@@ -4,6 +4,7 @@ import type { Finding } from '@core/analysis/findings/findings'
 import type { Run } from '@core/logbook/run'
 import { forecast } from '@core/model/forecast'
 import { strays } from '@core/model/strays'
+import { useAnalyses } from '../../stores/analyses'
 import { useCurves } from '../../stores/curves'
 import { useExpected } from '../../stores/expected'
 
@@ -13,11 +14,13 @@ export function useStrays(
   analysis: ComputedRef<Analysis | undefined>,
 ): ShallowRef<Finding[]> {
   const curves = useCurves()
+  const analyses = useAnalyses()
   const expectedOf = useExpected()
   const found = shallowRef<Finding[]>([])
+  // Which run tells most of the device is known once all were gone through.
   watch(
-    analysis,
-    async (figures) => {
+    [analysis, () => analyses.filled] as const,
+    async ([figures]) => {
       found.value = []
       const of = run.value
       const watts = of && expectedOf(of)?.watts
