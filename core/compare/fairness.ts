@@ -111,7 +111,7 @@ export function fairness(sides: readonly FairSide[], isAligned: boolean): Fairne
     words('Cable', 'warning', of((s) => s.cable)), // prettier-ignore
     words('On its source', 'warning', of((s) => besideWords(s.fedBeside))), // prettier-ignore
     numbers('Room temperature', 'warning', of((s) => s.conditions.ambientC), ROOM_C), // prettier-ignore
-    words('Read', 'warning', of((s) => s.reading)), // prettier-ignore
+    words('How it was read', 'warning', of((s) => s.reading)), // prettier-ignore
     words('Unit', 'warning', of((s) => s.conditions.unitLabel)), // prettier-ignore
     words('Software', 'warning', of((s) => s.conditions.software)), // prettier-ignore
     words('Protocol', 'warning', of((s) => s.conditions.protocol)), // prettier-ignore
