@@ -28,6 +28,8 @@ it('goes by round moments where there are more points than can be read, and by t
   expect(rows.map(({ x, values }) => [x / 60, values[0]])).toEqual(
     [0, 10, 20, 30, 40, 50, 60].map((m) => [m, m * 60]),
   )
+  // The frame reaches an hour further than the record.
+  expect(pathRows([logged(1, 3601)], { until: 7200 }).at(-1)).toEqual({ x: 3600, values: [3600] })
   const levels = pathRows([logged(1, 101)], { until: 100, across: 'level' })
   expect(levels.map(({ x }) => x)).toEqual([0, 10, 20, 30, 40, 50, 60, 70, 80, 90, 100])
   // Two readings at one instant are a step: the last one holds from there on.

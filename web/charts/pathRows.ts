@@ -45,8 +45,8 @@ export function pathRows(
     across === 'level'
       ? range(Math.ceil(from / LEVEL_STEP) * LEVEL_STEP, until + 1, LEVEL_STEP)
       : clockTicks(until, false, from).map(({ value }) => value)
-  return (places.size > MOST_ROWS ? round() : sort(places)).map((x) => ({
-    x,
-    values: paths.map((path) => valueAt(path, x)),
-  }))
+  // A frame may be longer than what stands in it: where there is nothing yet, there is no row.
+  return (places.size > MOST_ROWS ? round() : sort(places))
+    .map((x) => ({ x, values: paths.map((path) => valueAt(path, x)) }))
+    .filter(({ values }) => values.some((value) => !Number.isNaN(value)))
 }

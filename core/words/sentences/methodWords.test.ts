@@ -18,6 +18,10 @@ const run: Method = {
   thermometer: '',
   healthPercent: 98,
   day: '2026-03-02',
+  protocol: '',
+  corrected: false,
+  cut: false,
+  missed: 0,
   simulated: false,
   watched: true,
 }
@@ -89,6 +93,24 @@ it('says what stopped before its rule, or had none, which are spoilt, and whose 
     'Each began at 5 % and was to stop when it shows 100 % (not noted of every run); 1 of 3 stopped before that.',
     'One of them is spoilt or set aside.',
   ])
+}) // prettier-ignore
+
+it('names the protocol, and what was put right, left out or missed', () => {
+  const told = (...runs: Partial<Method>[]) => plain(methodWords(runs.map((of) => ({ ...run, ...of })))).slice(2, -7)
+  expect(told({ protocol: 'Top-up marks', corrected: true, cut: true, missed: 1 })).toEqual([
+    'Protocol: Top-up marks.',
+    'Readings were put right afterwards in it; what they were stays on record.',
+    'A stretch is left out in it.',
+    'One reading was missed.',
+  ])
+  expect(told({ protocol: 'Top-up marks', missed: 2 }, { corrected: true, cut: true, missed: 1 }, { cut: true })).toEqual([
+    'Protocol: Top-up marks (not noted of every run).',
+    'Readings were put right afterwards in 1 of the 3; what they were stays on record.',
+    'A stretch is left out in 2 of the 3.',
+    '3 readings were missed.',
+  ])
+  expect(told({ cut: true }, { cut: true })).toEqual(['A stretch is left out in all of them.'])
+  expect(told({})).toEqual([])
 }) // prettier-ignore
 
 it('says first what is simulated, all of it or some', () => {

@@ -19,6 +19,12 @@ export interface Method {
   thermometer: string
   healthPercent: number
   day: string
+  /** Of the plan it was made by; '' where there was none. */
+  protocol: string
+  /** Whether readings were put right afterwards, or a stretch is left out; and how many readings were missed. */
+  corrected: boolean
+  cut: boolean
+  missed: number
   simulated: boolean
   watched: boolean
 }
@@ -58,6 +64,23 @@ function endWords(runs: readonly Method[]): string {
   return `was to stop ${rule}; ${those} stopped before that`
 }
 
+const inRuns = (some: number, all: number): string =>
+  all === 1 ? 'in it' : some === all ? 'in all of them' : `in ${some} of the ${all}`
+
+/** What was not as it was meant to be. */
+function deviationWords(runs: readonly Method[]): string[] {
+  const count = (is: (run: Method) => boolean) => runs.filter(is).length
+  const unsound = count((r) => r.outcome === 'spoilt' || r.outcome === 'set-aside')
+  const [corrected, cut] = [count((r) => r.corrected), count((r) => r.cut)]
+  const missed = runs.reduce((sum, r) => sum + r.missed, 0)
+  return [
+    unsound ? `${unsound === 1 ? 'One of them is' : `${unsound} of them are`} spoilt or set aside.` : '',
+    corrected ? `Readings were put right afterwards ${inRuns(corrected, runs.length)}; what they were stays on record.` : '',
+    cut ? `A stretch is left out ${inRuns(cut, runs.length)}.` : '',
+    missed ? `${missed === 1 ? 'One reading was' : `${missed} readings were`} missed.` : '',
+  ]
+} // prettier-ignore
+
 const counted = (runs: number) => (runs === 1 ? '1 run' : `${runs} runs`)
 
 /** How a test was done, from what its runs carry: a sentence a point; what nobody noted is said to be so. */
@@ -71,7 +94,6 @@ export function methodWords(runs: readonly Method[]): string[] {
   const ambient = range(numbers('ambientC'), 0, '°C')
   const rest = range(numbers('restMinutes'), 0, 'min')
   const health = range(numbers('healthPercent'), 0, '%')
-  const unsound = runs.filter((r) => r.outcome === 'spoilt' || r.outcome === 'set-aside').length
   const watched = runs.filter((r) => r.watched).length
   const simulated = runs.filter((r) => r.simulated).length
   return [
@@ -82,7 +104,8 @@ export function methodWords(runs: readonly Method[]): string[] {
         : '',
     `${list(devices)} charged from ${list(sources)}: ${counted(runs.length)}, ${whenWords(runs)}.`,
     `Each ${levels ? `began at ${levels} and ` : ''}${endWords(runs)}.`,
-    unsound ? `${unsound === 1 ? 'One of them is' : `${unsound} of them are`} spoilt or set aside.` : '',
+    either(of('protocol'), (s) => `Protocol: ${s}.`),
+    ...deviationWords(runs),
     either(of('state'), (s) => `The device was ${s}.`, 'The state of the device was not noted.'),
     ambient ? `The room had ${ambient}.` : 'The temperature of the room was not noted.',
     rest ? `Before the switch it rested for ${rest}.` : '',

@@ -173,6 +173,9 @@ describe('blocks of a write-up', () => {
     const nothing = { quantity: quantityOf('taper-end'), results: [none(''), none('')] }
     const empty = { ...mute, currentStops: nothing }
     expect([MADE.results(empty), MADE.saved(empty)]).toEqual([null, null])
+    // The runs it was about are gone: its words stay.
+    const gone = { ...told, names: [], runCounts: [], levels: [], currentStops: { ...nothing, results: [] } }
+    expect([MADE.results(gone), MADE.saved(gone), MADE.gains(gone)]).toEqual([null, null, null])
     const asked = { ...told, goal: GOALS.find((g) => g.key === 'current-stops')! }
     expect(MADE.results(asked)?.table?.head.slice(2)).toEqual(['to 100 %', 'until the current stops'])
     expect(MADE.saved(asked)?.table?.caption).toBe('Until the current stops')

@@ -200,7 +200,7 @@ export const MADE = {
   saved: (t: Told): Made | null => {
     const { names, baseAt } = t
     const farthest = timesOf(t).findLast(
-      ({ results }) => results[baseAt].runs > 0 && results.filter((r) => r.runs > 0).length > 1,
+      ({ results }) => (results.at(baseAt)?.runs ?? 0) > 0 && results.filter((r) => r.runs > 0).length > 1,
     )
     if (!farthest) return null
     return block(

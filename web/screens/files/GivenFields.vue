@@ -68,8 +68,8 @@ watch(
 )
 /** How the protocol of that place wants the device set, as far as it says. */
 const wanted = computed(() => {
-  const place = planned.value === 'first' ? cells.value[0] : planned.value
-  const protocol = logbook.campaign(place?.campaignId ?? null)?.protocol
+  if (planned.value === 'first') return 'each as its own plan wants it'
+  const protocol = logbook.campaign(planned.value?.campaignId ?? null)?.protocol
   return protocol ? protocolConditions(protocol).deviceState : ''
 })
 const meters = computed(() => logbook.meters.filter((m) => m.kind === 'power meter'))

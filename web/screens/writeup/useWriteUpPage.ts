@@ -81,6 +81,10 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     thermometer: logbook.meter(r.conditions.thermometerId)?.name ?? '',
     healthPercent: r.conditions.healthPercent ?? NaN,
     day: r.dated ? fullDay(r.startedAt) : '',
+    protocol: r.conditions.protocol,
+    corrected: r.corrections.length > 0,
+    cut: r.leftOut.length > 0,
+    missed: r.events.filter(({ kind }) => kind === 'missed').length,
     simulated: isSimulated(r),
     watched: watchedOf(logbook.traces.get(r.id) ?? { time: new Float64Array(0), temperatures: {} }).length > 0,
   })
