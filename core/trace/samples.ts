@@ -1,4 +1,4 @@
-import { bisectLeft, bisectRight, max, quickselect } from 'd3-array'
+import { bisectLeft, bisectRight, max, median, quickselect } from 'd3-array'
 
 /** The readings of one channel that were really taken: times in seconds and their values. */
 export interface Samples {
@@ -101,10 +101,18 @@ export function valueAfter(samples: Samples, at: number): number {
   return last >= 0 && samples.t[last] === at ? samples.v[last] : valueAt(samples, at)
 }
 
+/** As many steps tell what is usual: of a million readings the page would wait for all of them. */
+const MOST_STEPS = 10_000
+function someSteps(time: Float64Array): number[] {
+  const every = Math.max(1, Math.floor(time.length / MOST_STEPS))
+  const steps: number[] = []
+  for (let i = 1; i < time.length; i += every) if (time[i] > time[i - 1]) steps.push(time[i] - time[i - 1])
+  return steps
+}
+
 /** The step a trace was usually read at, whatever it left out: hundredths of a second to 7200 s, whole from one second up; a minute where it cannot be told. */
 export const usualStep = ({ time }: { time: Float64Array }): number => {
-  const median = medianInterval({ t: time, v: time })
-  const usual = Number.isNaN(median) ? 60 : median
+  const usual = median(someSteps(time)) ?? 60
   const tidy = usual < 0.95 ? Math.round(usual * 100) / 100 : Math.round(usual)
   return Math.min(7200, Math.max(0.01, tidy))
 }
