@@ -17,6 +17,13 @@ export interface HeatRule {
 /** No temperatures are asked for; the usual limit still holds for those that come by themselves. */
 export const NO_HEAT: HeatRule = { minutes: [], places: [], stopLimitC: DEFAULT_STOP_LIMIT_C }
 
+/** The rule for temperatures that a protocol has, or a form of its rules. */
+export const heatRuleOf = (of: { temperatureMinutes: number[]; temperaturePlaces: string[]; stopLimitC: number }): HeatRule => ({
+  minutes: of.temperatureMinutes,
+  places: of.temperaturePlaces,
+  stopLimitC: of.stopLimitC,
+}) // prettier-ignore
+
 /** Where a lane's readings come from. */
 export type Feed =
   | { kind: 'hand' }

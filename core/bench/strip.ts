@@ -3,7 +3,7 @@ import type { Protocol } from '../protocol/protocol'
 import { noConditions, protocolConditions } from '../protocol/runConditions'
 import { answerTo, checklistFor, type ChecklistItem } from '../protocol/checklist'
 import { bounded, id } from '../trace/fields'
-import { laneSetupSchema, type Feed, type LaneChoice } from './setup'
+import { heatRuleOf, laneSetupSchema, type Feed, type LaneChoice } from './setup'
 
 /** A lane that is rigged on the power strip and waits for the switch. */
 export interface RiggedLane {
@@ -33,7 +33,7 @@ export function rigByProtocol(
   cableName: string | null,
   fedFromId: string | null = null,
 ): Omit<RiggedLane, 'id'> {
-  const { startPercent, reading, stop, temperatureMinutes, temperaturePlaces, stopLimitC } = protocol
+  const { startPercent, reading, stop } = protocol
   return {
     choice: {
       ...lane,
@@ -42,7 +42,7 @@ export function rigByProtocol(
       stop,
       feed: { kind: 'hand' },
       checklist: [],
-      heat: { minutes: temperatureMinutes, places: temperaturePlaces, stopLimitC },
+      heat: heatRuleOf(protocol),
       conditions: { ...noConditions(), ...protocolConditions(protocol), fedFromId },
     },
     protocolName: protocol.name,

@@ -1,3 +1,4 @@
+import { heatRuleOf } from '../bench/setup'
 import { string } from 'yup'
 import { readingInWords } from '../protocol/rules'
 import { protocolSchema } from '../protocol/schema'
@@ -84,8 +85,7 @@ export const ruleSchema = (rule: RuleName) =>
 
 /** The rule that was typed, in the shape a run keeps. */
 export function ruleFrom<K extends RuleName>(rule: K, typed: CheckedRules): Run[K] {
-  const { reading, stop, temperatureMinutes, temperaturePlaces, stopLimitC } = typed
-  const heat = { minutes: temperatureMinutes, places: temperaturePlaces, stopLimitC }
-  const rules: Pick<Run, RuleName> = { reading, stop, heat }
+  const { reading, stop } = typed
+  const rules: Pick<Run, RuleName> = { reading, stop, heat: heatRuleOf(typed) }
   return rules[rule] as Run[K]
 }

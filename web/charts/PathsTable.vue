@@ -8,7 +8,7 @@ import { pathRows, type PathRowsOptions } from './pathRows'
 const props = defineProps<
   PathRowsOptions & { pictures: readonly { title: string; unit: string; paths: readonly Path[] }[] }
 >()
-const DIGITS: Record<string, number> = { Wh: 2 }
+const DIGITS: Record<string, number> = { Wh: 2, A: 2 }
 const isOpen = ref(false)
 const tables = computed(() =>
   isOpen.value
@@ -16,6 +16,7 @@ const tables = computed(() =>
         title,
         names: paths.map(({ label }) => label),
         rows: pathRows(paths, props).map(({ x, values }) => ({
+          x,
           at: props.across === 'level' ? figure(x, 0, '%') : clock(x),
           said: values.map((value) => figure(value, DIGITS[unit] ?? 1, unit)),
         })),
@@ -27,7 +28,7 @@ const tables = computed(() =>
 <template>
   <details class="as-table" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
     <summary>As a table</summary>
-    <div v-for="table in tables" :key="table.title" class="scroll-x" tabindex="0" role="group">
+    <div v-for="(table, k) in tables" :key="k" class="scroll-x" tabindex="0" role="group">
       <table class="ruled">
         <caption>
           {{
@@ -41,7 +42,7 @@ const tables = computed(() =>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in table.rows" :key="row.at">
+          <tr v-for="row in table.rows" :key="row.x">
             <th scope="row">{{ row.at }}</th>
             <td v-for="(said, i) in row.said" :key="i" class="number">{{ said }}</td>
           </tr>

@@ -162,9 +162,15 @@ export const useAnalyses = defineStore('analyses', () => {
   let reading: Promise<void> | undefined
   /** What was kept of the runs when they were last looked at: no run is worked out for it. */
   function readKept(): Promise<void> {
-    reading ??= readHeadlines().then((kept) => {
-      for (const [runId, figures] of kept) if (!headlines.has(runId)) headlines.set(runId, figures)
-    })
+    reading ??= readHeadlines()
+      .then((kept) => {
+        for (const [runId, figures] of kept) if (!headlines.has(runId)) headlines.set(runId, figures)
+      })
+      .catch((refusal: unknown) => {
+        // What storage refused once is asked for again.
+        reading = undefined
+        throw refusal
+      })
     return reading
   }
 

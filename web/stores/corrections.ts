@@ -96,8 +96,10 @@ export const useCorrections = defineStore('corrections', () => {
 
   /** Puts a rule right that a run was made by. */
   async function putRuleRight<K extends RuleName>(id: string, rule: K, to: Run[K], why: string) {
-    const trace = await logbook.traceOf(id)
+    await logbook.traceOf(id)
     await logbook.changeRun(id, (run) => {
+      // As it stands by then: another tab may have put a reading right meanwhile.
+      const trace = logbook.traces.get(id)
       const put = correctRule(run, rule, to, because(why))
       return trace ? rejudged({ run, trace }, { run: put, trace }) : put
     })
@@ -110,12 +112,15 @@ export const useCorrections = defineStore('corrections', () => {
     start?: { startedAt: string; said: { from: string; to: string }; why: string },
   ) {
     const protocol = logbook.campaign(changed.planned?.campaignId ?? null)?.protocol
-    const trace = protocol ? await logbook.traceOf(id) : undefined
-    await logbook.changeRun(id, (run) => ({
-      ...(start ? correctStart(run, start.startedAt, start.said, because(start.why)) : {}),
-      ...changed,
-      ...(protocol && trace ? heldToPlan(run, trace, protocol.stop) : {}),
-    }))
+    if (protocol) await logbook.traceOf(id)
+    await logbook.changeRun(id, (run) => {
+      const trace = logbook.traces.get(id)
+      return {
+        ...(start ? correctStart(run, start.startedAt, start.said, because(start.why)) : {}),
+        ...changed,
+        ...(protocol && trace ? heldToPlan(run, trace, protocol.stop) : {}),
+      }
+    })
   }
 
   /** Answers a finding; it stays on record, with the answer beside it. */

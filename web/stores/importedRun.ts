@@ -1,4 +1,5 @@
 import { endedBy, seemsMadeBy } from '@core/bench/ended'
+import { heatRuleOf } from '@core/bench/setup'
 import { nextInk } from '@core/logbook/logbook'
 import { blankRun, type Run } from '@core/logbook/run'
 import { likeliestCell, type OpenCell, type RunPair } from '@core/plan/openCells'
@@ -47,9 +48,9 @@ const NOTES_MAX = 2000
 /** What a run of the plan is held to: one that did not come as far as its rule is short, and its place stays open. */
 const madeBy = (protocol: Protocol, trace: Trace): Pick<Run, 'stop' | 'heat' | 'state' | 'stateReason'> => ({
   stop: protocol.stop,
-  heat: { minutes: protocol.temperatureMinutes, places: protocol.temperaturePlaces, stopLimitC: protocol.stopLimitC },
+  heat: heatRuleOf(protocol),
   ...endedBy(protocol.stop, trace),
-}) // prettier-ignore
+})
 
 /** The run of a trace that was read from a file, with the next ink of its device. */
 export function importedRun(

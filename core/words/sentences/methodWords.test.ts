@@ -93,6 +93,7 @@ it('says what stopped before its rule, or had none, which are spoilt, and whose 
     'Each began at 5 % and was to stop when it shows 100 % (not noted of every run); 1 of 3 stopped before that.',
     'One of them is spoilt or set aside.',
   ])
+  expect(told({}, { outcome: 'spoilt' })[1]).toBe('Each began at 5 % and was to stop when it shows 100 %.')
 }) // prettier-ignore
 
 it('names the protocol, and what was put right, left out or missed', () => {

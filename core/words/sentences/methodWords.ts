@@ -59,6 +59,8 @@ function endWords(runs: readonly Method[]): string {
   if (distinct(rules).length === 0) return 'was stopped by no rule'
   const early = runs.filter((r) => r.outcome === 'short').length
   const rule = either(rules, (s) => s)
+  // A run that was broken off may have come to its rule, or not.
+  if (runs.some((r) => r.outcome === 'spoilt') && early === 0) return `was to stop ${rule}`
   if (early === 0) return `ended by its rule: ${rule}`
   const those = early === runs.length ? (early === 1 ? 'it' : 'all of them') : `${early} of ${runs.length}`
   return `was to stop ${rule}; ${those} stopped before that`

@@ -80,6 +80,9 @@ describe('blocks of a write-up', () => {
       'No verdict: these runs differ in what decides it (start level, battery health).',
     ])
     expect([MADE.ranking(stopped), MADE.advice(stopped)]).toEqual([null, null])
+    // Figures stand as they were read; what they would mean waits.
+    expect(plain(MADE.results(stopped)?.table?.rows)).not.toMatch(/clear|baseline/)
+    expect(MADE.gains({ ...stopped, gains: told.levels, leads: ['Hawser 20 led.'] })?.paragraphs).toEqual([])
     expect(MADE.answer({ ...stopped, accepted: true, choice: 'Keep it.' }).paragraphs).toEqual([
       'To full, Hawser 20 leads.',
       'Keep it.',

@@ -78,11 +78,11 @@ const barTable = (bars: readonly PageBar[], caption: string, head: string): Page
   head: ['Set-up', head],
   rows: bars.map((b) => [b.name, b.said]),
 })
-/** Figures of one set-up, each with the verdict on it. */
-const judged = (columns: readonly Column[], i: number): string[] =>
+/** Figures of one set-up, each with the verdict on it; with none while something keeps from it. */
+const judged = (columns: readonly Column[], i: number, isSilent = false): string[] =>
   columns.map(({ quantity, results }) => {
     const { figure, verdict } = resultWords(quantity, results[i])
-    return verdict ? `${figure} (${verdict})` : figure
+    return verdict && !isSilent ? `${figure} (${verdict})` : figure
   })
 /** On more paths than this no points are called out: nobody could tell whose they are. The table has them. */
 const MOST_CALLED = 5
@@ -107,16 +107,17 @@ const hasFigure = ({ results }: Column): boolean => results.some((r) => r.runs >
 function judgedTable(
   heading: string,
   paragraphs: readonly string[],
-  { names, runCounts, baseAt }: Told,
+  t: Told,
   columns: readonly Column[],
 ): Made | null {
+  const { names, runCounts, baseAt } = t
   const known = columns.filter(hasFigure)
   if (known.length === 0) return null
   return block(heading, paragraphs, {
     table: {
       caption: `${heading}, against ${names[baseAt] ?? ''}, with twice the standard uncertainty`,
       head: ['Set-up', 'Runs', ...known.map((c) => c.quantity.label)],
-      rows: names.map((name, i) => [name, String(runCounts[i]), ...judged(known, i)]),
+      rows: names.map((name, i) => [name, String(runCounts[i]), ...judged(known, i, isStopped(t))]),
     },
   })
 }
@@ -217,7 +218,8 @@ export const MADE = {
       },
     )
   },
-  gains: (t: Told): Made | null => judgedTable('What some minutes bring', t.leads, t, t.gains),
+  gains: (t: Told): Made | null =>
+    judgedTable('What some minutes bring', isStopped(t) ? [] : t.leads, t, t.gains),
   advice: (t: Told): Made | null =>
     isStopped(t)
       ? null

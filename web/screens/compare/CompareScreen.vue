@@ -143,7 +143,9 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
               />
             </InTurn>
             <p v-for="words in underLoad.sentences.value" :key="words" data-testid="score">{{ words }}</p>
-            <p v-for="words in changes" :key="words" class="quiet" data-testid="lead-change">{{ words }}</p>
+            <p v-for="words in stopped ? [] : changes" :key="words" class="quiet" data-testid="lead-change">
+              {{ words }}
+            </p>
             <p v-if="unequal || unknown" class="quiet">
               <template v-if="unequal">Not equal: {{ unequal }}. </template>
               <template v-if="unknown">Not known of all: {{ unknown }}. </template>
@@ -165,6 +167,7 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
             :baseline="baseAt"
             :under-load="underLoad.quantities.value"
             :prior-of="underLoad.priorOf"
+            :silent="stopped"
           />
         </InTurn>
         <InTurn :turn="9">

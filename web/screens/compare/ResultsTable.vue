@@ -10,9 +10,14 @@ import { useResults, type ResultsOf } from './useResults'
 import { placeOf } from '../../composables/places'
 
 /** Every figure of every set-up with its ±, judged against the baseline's; sorted by any column, copied as it stands. */
-const props = defineProps<ResultsOf & { inks: Readonly<Record<string, number>> }>()
+const props = defineProps<ResultsOf & { inks: Readonly<Record<string, number>>; silent?: boolean }>()
+/** While something keeps from a verdict, figures stand without one. */
+const wordsOf = (...of: Parameters<typeof resultWords>) => {
+  const said = resultWords(...of)
+  return props.silent ? { ...said, verdict: '' } : said
+}
 
-const { group, groups, columns, order, sort, sortBy } = useResults(props)
+const { group, groups, columns, compared, order, sort, sortBy } = useResults(props)
 const ariaSort = (key: string) =>
   sort.value?.key !== key ? undefined : sort.value.down ? 'descending' : 'ascending'
 const simulated = computed(() => props.setups.map((s) => s.runs.every(isSimulated)))
@@ -24,19 +29,11 @@ const table = () => [
     props.names[i] + (simulated.value[i] ? ' (simulated)' : ''),
     String(props.setups[i].runs.length),
     ...columns.value.map(({ quantity, results }) => {
-      const { figure: said, verdict } = resultWords(quantity, results[i])
+      const { figure: said, verdict } = wordsOf(quantity, results[i])
       return verdict ? `${said} (${verdict})` : said
     }),
   ]),
 ]
-/** Times that the baseline has, and another beside it. */
-const compared = computed(() =>
-  group.value === 'times'
-    ? columns.value.filter(({ results }) =>
-        results.some((r) => Number.isFinite(r.against?.savedS) && r.verdict !== 'baseline'),
-      )
-    : [],
-)
 const savings = computed(() =>
   compared.value.length > 0 ? order.value.filter((i) => i !== props.baseline) : [],
 )
@@ -101,8 +98,8 @@ const savedTable = () => [
               <SimulatedTag v-if="simulated[i] && !allSimulated" />
             </th>
             <td v-for="{ quantity, results } in columns" :key="quantity.key" class="number">
-              {{ resultWords(quantity, results[i]).figure }}
-              <span class="quiet verdict">{{ resultWords(quantity, results[i]).verdict }}</span>
+              {{ wordsOf(quantity, results[i]).figure }}
+              <span class="quiet verdict">{{ wordsOf(quantity, results[i]).verdict }}</span>
             </td>
           </tr>
         </tbody>

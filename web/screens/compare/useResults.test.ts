@@ -36,7 +36,9 @@ it('opens at the first figures that there are: tests of half an hour have no tim
 })
 
 it('keeps the group that was chosen while it has figures', () => {
-  const { group, groups } = resultsOf([setUp('slow', 60, 60), setUp('quick', 40, 60)])
+  const { group, groups, compared } = resultsOf([setUp('slow', 60, 60), setUp('quick', 40, 60)])
+  // From 15 %, a point a minute is at 75 after the hour: what it never reached, nobody is set against.
+  expect(compared.value.map(({ quantity }) => quantity.key)).toEqual(['to-50'])
   expect([group.value, groups.value]).toEqual(['times', ['times', 'levels']])
   group.value = 'levels'
   expect(group.value).toBe('levels')

@@ -19,6 +19,8 @@ export interface UseResultsReturn {
   /** Those of which the set-ups have any figure. */
   groups: ComputedRef<QuantityGroup[]>
   columns: ComputedRef<{ quantity: Quantity; results: Result[] }[]>
+  /** Times that the baseline has, and another beside it. */
+  compared: ComputedRef<{ quantity: Quantity; results: Result[] }[]>
   /** Places of the set-ups, in the order of the table. */
   order: ComputedRef<number[]>
   sort: Ref<{ key: string; down: boolean } | null>
@@ -50,6 +52,14 @@ export function useResults(of: ResultsOf): UseResultsReturn {
       // A column in which nobody has a figure says nothing.
       .filter(({ results }) => results.some((r) => r.runs > 0)),
   )
+  /** Against a baseline that has no figure nothing is saved. */
+  const compared = computed(() =>
+    group.value === 'times'
+      ? columns.value.filter(({ results }) =>
+          results.some((r) => r.verdict !== 'baseline' && Number.isFinite(r.against?.savedS)),
+        )
+      : [],
+  )
   const order = computed(() => {
     const places = of.setups.map((_, i) => i)
     const by = columns.value.find(({ quantity }) => quantity.key === sort.value?.key)
@@ -70,6 +80,7 @@ export function useResults(of: ResultsOf): UseResultsReturn {
     group,
     groups,
     columns,
+    compared,
     order,
     sort,
     sortBy,
