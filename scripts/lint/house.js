@@ -3,6 +3,7 @@
 /** Packages that test files may use besides their room's own. */
 export const TEST_PACKAGES = [
   'vitest',
+  'vue/server-renderer',
   'fast-check',
   'fake-indexeddb',
   'fake-indexeddb/*',

@@ -44,32 +44,29 @@ export function useYupForm<Typed extends object, Kept extends object>(options: Y
     keepValuesOnUnmount: true,
   })
 
-  /** A submit handler: hands on what was typed once it holds. `keep` may be told how it was submitted. */
-  const submit = <How = void>(keep: (kept: Kept, how: How) => unknown) => {
-    let how: How
-    const run = form.handleSubmit(
-      async (kept) => {
-        if (busy.value) return
-        failure.value = ''
-        busy.value = true
-        try {
-          await keep(kept as Kept, how)
-        } catch (error) {
-          failure.value = (error as Error).message
-        } finally {
-          busy.value = false
-        }
-      },
-      ({ errors }) => {
-        const { '': ofTheWhole = '', ...others } = errors as Record<string, string>
-        failure.value = ofTheWhole || (long ? (Object.values(others)[0] ?? '') : '')
-      },
-    )
-    return (given: How) => {
-      how = given
-      return run()
+  /**
+   * A submit handler: hands on what was typed as it was pressed, once it holds. What is typed while that is being
+   * checked belongs to no press: it is neither kept nor takes the fault away. `keep` may be told how it was submitted.
+   */
+  const submit =
+    <How = void>(keep: (kept: Kept, how: How) => unknown) =>
+    async (how: How) => {
+      if (busy.value) return
+      busy.value = true
+      failure.value = ''
+      try {
+        const { value, errors } = await checked.parse(form.values)
+        if (errors.length) {
+          const ofTheWhole = errors.find(({ path }) => path === '')
+          failure.value = (ofTheWhole ?? (long ? errors[0] : undefined))?.errors[0] ?? ''
+          await form.validate()
+        } else await keep(value as Kept, how)
+      } catch (error) {
+        failure.value = (error as Error).message
+      } finally {
+        busy.value = false
+      }
     }
-  }
   return { form, values: form.values, submit, failure, busy }
 }
 
