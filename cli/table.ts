@@ -36,6 +36,11 @@ export function analysisTable(path: string, a: Analysis): string {
       'to half, at this',
       `${duration(a.spot.toHalfLosslessS)} without losses, ${duration(a.spot.toHalfS)} at ${Math.round(100 * a.spot.efficiency)} %${a.spot.efficiencyAssumed ? ' (assumed)' : ''}`,
     )
+  if (a.atBattery)
+    text += row(
+      'at the battery',
+      `held peak ${figure(a.atBattery.power.heldPeakW, 1, 'W')}, ${figure(a.atBattery.energy.energyWh + a.atBattery.energy.bridgedWh, 2, 'Wh')}, as the device tells it${a.curveAt === 'battery' ? '; so do the parts' : ''}`,
+    )
   text += row('peak', `${figure(a.power.peakW, 1, 'W')} at ${duration(a.power.peakAtS)}`)
   text += row('held peak', figure(a.power.heldPeakW, 1, 'W') + (a.power.coarse ? ' (coarse)' : ''))
   text += row('mean', figure(a.power.meanW, 1, 'W'))

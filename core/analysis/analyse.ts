@@ -1,4 +1,5 @@
 import { durationOf, powerColumn, type Trace } from '../trace/trace'
+import { asMetered, atBattery, type AtBattery } from './atBattery'
 import { medianInterval, samplesOf } from '../trace/samples'
 import type { Accuracy } from '../gear/accuracy'
 import { efficiency, type Efficiency } from './efficiency'
@@ -42,6 +43,10 @@ export interface Analysis {
   peakUncertaintyW: number
   heldPeakUncertaintyW: number
   efficiency: Efficiency
+  /** By the battery's own watts; null where they were not read. */
+  atBattery: AtBattery | null
+  /** Whose watts the bands, the taper's end and the parts are made of: the battery's only where no meter read the source's. */
+  curveAt: 'source' | 'battery'
   taperEndS: number
   parts: Part[]
   supply: Supply[]
@@ -114,23 +119,32 @@ export function analyse(trace: Trace, options: AnalyseOptions = {}): Analysis {
     const hours = (endS - startS) / 3600
     return hours > 0 ? open.energyOver(flow, { startS, endS }, watts * hours) / hours : NaN
   }
-  const { heldPeakW, heldPeakAtS } = figures.power
-  const taperEndS = taperEnd(trace, heldPeakW, heldPeakAtS)
+  const ownWatts = atBattery(trace)
+  // The curve is the source's wherever a meter read its watts, else the battery's own.
+  const alone = ownWatts !== null && Number.isNaN(figures.power.peakW) ? ownWatts : null
+  const curve = alone ? asMetered(trace) : trace
+  const { heldPeakW, heldPeakAtS } = (alone ?? figures).power
+  const taperEndS = taperEnd(curve, heldPeakW, heldPeakAtS)
   const supply = supplyOf(trace)
-  const switched = onOffOf(samplesOf(trace.time, powerColumn(trace)), heldPeakW)
-  const parts = partsOf(trace, { supply, switched, taperEndS })
+  const switched = onOffOf(samplesOf(curve.time, powerColumn(curve)), heldPeakW)
+  const parts = partsOf(curve, { supply, switched, taperEndS })
   return {
     samples: trace.time.length,
     durationS: durationOf(trace),
     startPercent,
     endPercent,
     ...figures,
-    bands: bands(trace).map((band) => ({ ...band, uncertaintyW: meanUncertainty(band, band.meanW) })),
+    bands: bands(curve).map((band) => ({
+      ...band,
+      uncertaintyW: alone ? NaN : meanUncertainty(band, band.meanW),
+    })),
     meanUncertaintyW: meanUncertainty(span, figures.power.meanW),
     energyUncertaintyWh: Math.hypot(uncertaintyWh, open.energyOver(flow, span, energyWh + bridgedWh) || 0),
     peakUncertaintyW: open.wattsAt(figures.power.peakAtS, figures.power.peakW),
     heldPeakUncertaintyW: open.wattsAt(figures.power.heldPeakAtS, figures.power.heldPeakW),
     efficiency: charged,
+    atBattery: ownWatts,
+    curveAt: alone ? 'battery' : 'source',
     taperEndS,
     parts,
     supply,
@@ -153,7 +167,7 @@ export function analyse(trace: Trace, options: AnalyseOptions = {}): Analysis {
       parts,
       supply,
       switched,
-      standstills: standstills(trace, { heldPeakW, usableWh }),
+      standstills: standstills(trace, { heldPeakW: (ownWatts ?? figures).power.heldPeakW, usableWh }),
       usableWh,
       context: { ...NO_CONTEXT, ...options.context },
     }),

@@ -6,6 +6,7 @@ const analysis = {
   milestones: [50, 80, 90].map((percent) => ({ percent, timeS: 60 * percent, uncertaintyS: percent / 10 })).concat([{ percent: 100, timeS: NaN, uncertaintyS: NaN, reason: 'never' } as never]),
   marks: [{ atS: 900, percent: 31, gain: 29, uncertainty: 0.41 }, { atS: 1800, percent: NaN, gain: NaN, uncertainty: NaN, reason: 'ended' }],
   power: { peakW: 27, heldPeakW: 26, meanW: 11 },
+  atBattery: { power: { heldPeakW: 20, meanW: 9 } },
   peakUncertaintyW: 0.3,
   heldPeakUncertaintyW: NaN,
   meanUncertaintyW: 0.1,
@@ -35,6 +36,9 @@ it('takes every figure with its own doubt; what nobody stated is taken to be usu
   expect(told('peak')).toEqual([27, 0.3])
   expect(told('held')).toEqual([26, 0.26])
   expect(told('mean')).toEqual([11, 0.1])
+  // A device's own watts are less to be trusted than a meter's.
+  expect(told('battery-held')).toEqual([20, 0.4])
+  expect(told('battery-mean')).toEqual([9, 0.18])
   expect(told('energy')).toEqual([20, 0.2])
   expect(told('efficiency')).toEqual([0.77, 0.01])
   expect(told('lost')).toEqual([4.6, 0.2])

@@ -2,6 +2,7 @@ import type { Analysis } from '../analysis/analyse'
 import type { LoadSplit } from '../analysis/load'
 import { DEFAULT_MARKS } from '../analysis/marks'
 import { DEFAULT_MILESTONES } from '../analysis/milestones'
+import type { PowerFigures } from '../analysis/power'
 import type { Score } from '../analysis/scores'
 import { TIME_WORTH_NOTICING, type WorthNoticing } from './verdict'
 
@@ -129,6 +130,14 @@ const watts = (key: string, label: string, of: (a: Analysis) => [value: number, 
   },
 }) // prettier-ignore
 
+/** What a device tells of its own watts is taken to be so good: its sensor states no accuracy, and is no meter. */
+const OWN_SHARE_U = 0.02
+const atBattery = (key: string, label: string, of: (power: PowerFigures) => number): Quantity =>
+  watts(key, label, ({ atBattery: own }) => {
+    const value = own ? of(own.power) : NaN
+    return [value, OWN_SHARE_U * Math.abs(value)]
+  })
+
 /** Every figure by which set-ups are compared, in the order of the screen. */
 export const QUANTITIES: readonly Quantity[] = [
   ...times,
@@ -148,6 +157,8 @@ export const QUANTITIES: readonly Quantity[] = [
   watts('peak', 'peak', ({ power, peakUncertaintyW }) => [power.peakW, peakUncertaintyW]),
   watts('held', 'held peak', ({ power, heldPeakUncertaintyW }) => [power.heldPeakW, heldPeakUncertaintyW]),
   watts('mean', 'mean', ({ power, meanUncertaintyW }) => [power.meanW, meanUncertaintyW]),
+  atBattery('battery-held', 'held peak at the battery', ({ heldPeakW }) => heldPeakW),
+  atBattery('battery-mean', 'mean at the battery', ({ meanW }) => meanW),
   {
     key: 'energy',
     group: 'energy',

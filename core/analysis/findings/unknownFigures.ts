@@ -1,11 +1,19 @@
-import { powerColumn } from '../../trace/trace'
+import { batteryPowerColumn, powerColumn } from '../../trace/trace'
 import { notice, type Finding, type Rule } from './finding'
 
 /** The reason behind every figure of power, energy and efficiency that could not be known. */
 export const unknownFigures: Rule = ({ trace, power, energy, efficiency, taperEndS }) => {
   const found: Finding[] = []
   if (!powerColumn(trace))
-    found.push(notice('no-power', 'No power was read.', 'Put a meter in the chain to know watts and energy.'))
+    found.push(
+      batteryPowerColumn(trace)
+        ? notice(
+            'no-power',
+            'No power was read at the source: the watts are the battery’s own, as the device tells them.',
+            'Put a meter in the chain to know what the source gives and what is lost on the way.',
+          )
+        : notice('no-power', 'No power was read.', 'Put a meter in the chain to know watts and energy.'),
+    )
   if (power.coarse)
     found.push(
       notice(

@@ -22,21 +22,29 @@ const level = (startS: number, endS: number, volts: number, mode: Supply['mode']
   mode,
   ohms: NaN,
 })
+const source = { curveAt: 'source' } as const
 const plain = (text: string) => text.replaceAll('\u00A0', ' ')
 
 it('tells the shape of a charge: its parts, and the levels that count', () => {
   const parts = [part({}), part({ startS: 900, kind: 'taper' })]
   expect(
-    plain(curveSentence({ parts, supply: [level(0, 5, 5), level(5, 2820, 9), level(2820, 5000, 5)] })),
+    plain(
+      curveSentence({ ...source, parts, supply: [level(0, 5, 5), level(5, 2820, 9), level(2820, 5000, 5)] }),
+    ),
   ).toBe('Two parts, 26.5 W for the first 15 min; at 9 V until 47 min, then 5 V.')
-  expect(plain(curveSentence({ parts: [], supply: [level(0, 5000, 8.47, 'adjustable')] }))).toBe(
+  expect(plain(curveSentence({ curveAt: 'battery', parts, supply: [] }))).toBe(
+    'Two parts, 26.5 W into the battery for the first 15 min.',
+  )
+  expect(plain(curveSentence({ ...source, parts: [], supply: [level(0, 5000, 8.47, 'adjustable')] }))).toBe(
     'At about 8.5 V, adjustable throughout.',
   )
   const late = [part({ levelS: 600 }), part({ startS: 900, kind: 'taper' })]
-  expect(plain(curveSentence({ parts: late, supply: [] }))).toBe('Two parts, 26.5 W from 10 min to 15 min.')
-  expect(curveSentence({ parts: [part({ kind: 'taper' })], supply: [] })).toBe('')
+  expect(plain(curveSentence({ ...source, parts: late, supply: [] }))).toBe(
+    'Two parts, 26.5 W from 10 min to 15 min.',
+  )
+  expect(curveSentence({ ...source, parts: [part({ kind: 'taper' })], supply: [] })).toBe('')
   const many = Array.from({ length: 5 }, (_, i) => level(i * 100, i * 100 + 100, i % 2 ? 5 : 9))
-  expect(curveSentence({ parts: [], supply: many })).toBe('')
+  expect(curveSentence({ ...source, parts: [], supply: many })).toBe('')
 })
 
 it('says of a claim whether it is met, by how much, and why it is open', () => {

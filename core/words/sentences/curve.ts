@@ -2,6 +2,7 @@ import type { ClaimVerdict } from '../../analysis/claimed'
 import type { PartEnd } from '../../analysis/parts/parts'
 import type { Analysis } from '../../analysis/analyse'
 import { duration, durationWithSpread, figure } from '../figures'
+import { sideWords } from './batteryWords'
 
 /** What ended a part of the curve. */
 export const PART_END_WORDS: Record<PartEnd, string> = {
@@ -38,7 +39,8 @@ const LONGEST_LEAD_S = 300
 const COUNTS = ['', 'one part', 'two parts', 'three parts', 'four parts', 'five parts', 'six parts']
 
 /** The shape of the charge in a sentence: its parts, the first of them, and the supply's levels; '' where none is known. */
-export function curveSentence({ parts, supply }: Pick<Analysis, 'parts' | 'supply'>): string {
+export function curveSentence(a: Pick<Analysis, 'parts' | 'supply' | 'curveAt'>): string {
+  const { parts, supply } = a
   const [first] = parts
   const told: string[] = []
   if (first?.kind === 'hold' && parts.length > 1) {
@@ -48,7 +50,7 @@ export function curveSentence({ parts, supply }: Pick<Analysis, 'parts' | 'suppl
     const when = isLate
       ? `from ${duration(first.levelS)} to ${duration(first.endS)}`
       : `for the first ${duration(first.endS)}`
-    told.push(`${count}, ${figure(first.meanW, 1, 'W')} ${when}`)
+    told.push(`${count}, ${figure(first.meanW, 1, 'W')}${sideWords(a)} ${when}`)
   }
   // The seconds at 5 V before a level is agreed on say nothing of the charge.
   const levels = supply.filter(({ startS, endS }) => endS - startS >= SHORTEST_LEVEL_S)

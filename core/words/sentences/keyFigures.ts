@@ -1,6 +1,7 @@
 import type { Analysis } from '../../analysis/analyse'
 import type { Milestone } from '../../analysis/milestones'
 import { durationParts, figure } from '../figures'
+import { batteryWorkings } from './batteryWords'
 import {
   efficiencyWorkings,
   energyWorkings,
@@ -40,6 +41,7 @@ export function keyFigures(a: Analysis, capacity: { usableWh: number; assumedVol
       spread: plusMinus(a.energyUncertaintyWh, 2),
       workings: energyWorkings(a),
     })
+  if (a.curveAt === 'battery') rows.push(...ownRows(a))
   if (!a.efficiency.reason)
     rows.push({
       label: 'Into the battery',
@@ -55,6 +57,27 @@ export function keyFigures(a: Analysis, capacity: { usableWh: number; assumedVol
       workings: heatWorkings(a),
     })
   return rows
+}
+
+/** What the device told of itself, where no meter stood beside it. */
+function ownRows(a: Analysis): KeyFigure[] {
+  const workings = batteryWorkings(a)
+  if (!a.atBattery || !workings) return []
+  const { power, energy } = a.atBattery
+  return [
+    {
+      label: 'Held peak, at the battery',
+      value: figure(power.heldPeakW, 1, 'W'),
+      spread: '',
+      workings: workings.heldPeak,
+    },
+    {
+      label: 'At the battery',
+      value: figure(energy.energyWh + energy.bridgedWh, 2, 'Wh'),
+      spread: '',
+      workings: workings.energy,
+    },
+  ]
 }
 
 function timeRow(m: Milestone): KeyFigure {

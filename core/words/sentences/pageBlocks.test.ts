@@ -55,6 +55,7 @@ const told: Told = {
   load: { sentences: [], figures: [] },
   purposes: [{ purpose: 'Enough over a night of 8 h', answer: 'Bollard 5' }],
   parts: [],
+  wattsAt: 'source',
   grid: { head: ['Source'], rows: [] },
   odd: [],
   doubts: { differing: [], unknown: [], accepted: [], repeatPercent: 2, assumed: true, worthS: 300 },

@@ -30,8 +30,9 @@ export interface Told {
   methods: readonly Method[]
   paths: readonly PagePath[]
   panels: readonly { title: string; paths: readonly PagePath[] }[]
-  /** Watts over the clock. */
+  /** Watts over the clock, and whose they are. */
   watts: readonly PagePath[]
+  wattsAt: 'source' | 'battery'
   /** Where the clock of the pictures ends, s. */
   until: number
   /** The set-up that the others are held against. */
@@ -149,15 +150,19 @@ export const MADE = {
             rows: ended(paths).map((p) => [p.name, calledAt(p, 50), calledAt(p, 80), p.end]),
           },
         }),
-  power: ({ watts, until }: Told): Made | null => {
+  power: ({ watts, wattsAt, until }: Told): Made | null => {
     const highest = watts.flatMap(({ points }) => points).reduce((top, { y }) => Math.max(top, y), 0)
     if (!(highest > 0)) return null
     const [, max] = nice(0, highest, 5)
     const rows = watts.flatMap(({ name, calls = [] }) => calls.map(({ at, said }) => [name, at, said]))
-    return block('Power over the charge', [], {
+    const isOwn = wattsAt === 'battery'
+    const said = isOwn
+      ? ['The watts are those into the battery, as the device tells them: no meter read the source’s.']
+      : []
+    return block('Power over the charge', said, {
       picture: {
         kind: 'paths',
-        alt: `Watts against time: ${endWords(watts)}`,
+        alt: `Watts ${isOwn ? 'into the battery ' : ''}against time: ${endWords(watts)}`,
         paths: legible(watts),
         until,
         unit: 'W',

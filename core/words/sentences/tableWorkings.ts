@@ -36,7 +36,7 @@ export const bandWorkings = ({
   partial,
 }: Analysis['bands'][number]): Workings => ({
   title: `From ${fromPercent} to ${toPercent} %`,
-  rule: 'The energy at the meter while the level was in the band, over the time that took; and the points gained over the same time.',
+  rule: 'The energy that went in while the level was in the band, over the time that took; and the points gained over the same time.',
   formula: `${clock(startS)} to ${clock(endS)}: ${figure(meanW, 2, 'W')}, ${figure(pointsPerMinute, 2)} points a minute`,
   used: partial ? [{ label: 'In part', value: 'the run covers some of the band only' }] : [],
   assumed: [],

@@ -40,7 +40,10 @@ export function milestoneWorkings(m: Milestone): Workings {
 }
 
 /** Highest mean over a minute. */
-export const heldPeakWorkings = ({ power, heldPeakUncertaintyW }: Analysis): Workings => ({
+export const heldPeakWorkings = ({
+  power,
+  heldPeakUncertaintyW,
+}: Pick<Analysis, 'power' | 'heldPeakUncertaintyW'>): Workings => ({
   title: 'Held peak',
   rule: power.coarse
     ? 'Readings are more than 30 s apart: the highest of them.'
@@ -54,7 +57,10 @@ export const heldPeakWorkings = ({ power, heldPeakUncertaintyW }: Analysis): Wor
 })
 
 /** Energy at the meter. */
-export const energyWorkings = ({ energy, energyUncertaintyWh }: Analysis): Workings => ({
+export const energyWorkings = ({
+  energy,
+  energyUncertaintyWh,
+}: Pick<Analysis, 'energy' | 'energyUncertaintyWh'>): Workings => ({
   title: 'Energy at the meter',
   rule:
     energy.energyFrom === 'counter'

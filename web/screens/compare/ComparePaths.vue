@@ -21,6 +21,7 @@ const { view, stretch, isWhole, show, showAll, cursor, point, onKey } = useChart
 const drawn = useOneByOne()
 const STRIPS: { what: Exclude<Compared, 'level'>; title: string; unit: string; height: number }[] = [
   { what: 'power', title: 'Power', unit: 'W', height: 104 },
+  { what: 'battery', title: 'Into the battery', unit: 'W', height: 88 },
   { what: 'heat', title: 'Hottest place', unit: '°C', height: 88 },
   { what: 'energy', title: 'Energy at the meter', unit: 'Wh', height: 88 },
 ]

@@ -1,10 +1,10 @@
 import { energyPath } from '@core/analysis/energyPath'
 import { workedOutLevel } from '@core/analysis/workedOut'
 import { anyRead, samplesOf, valueAt, type Samples } from '@core/trace/samples'
-import { powerColumn, type Trace } from '@core/trace/trace'
+import { batteryPowerColumn, powerColumn, type Trace } from '@core/trace/trace'
 
 /** What of runs is drawn on one clock. */
-export const COMPARED = ['level', 'power', 'energy', 'heat'] as const
+export const COMPARED = ['level', 'power', 'battery', 'energy', 'heat'] as const
 export type Compared = (typeof COMPARED)[number]
 
 const made = new WeakMap<Trace, Partial<Record<Compared | `${Compared} by level`, Samples>>>()
@@ -12,6 +12,7 @@ const made = new WeakMap<Trace, Partial<Record<Compared | `${Compared} by level`
 const MAKE: Record<Compared, (trace: Trace) => Samples> = {
   level: workedOutLevel,
   power: (t) => samplesOf(t.time, powerColumn(t)),
+  battery: (t) => samplesOf(t.time, batteryPowerColumn(t)),
   energy: energyPath,
   heat: hottestPlace,
 }
@@ -19,6 +20,7 @@ const MAKE: Record<Compared, (trace: Trace) => Samples> = {
 const isRead: Record<Compared, (trace: Trace) => boolean> = {
   level: (t) => anyRead(t.percent),
   power: (t) => anyRead(powerColumn(t)),
+  battery: (t) => anyRead(batteryPowerColumn(t)),
   energy: (t) => anyRead(powerColumn(t)) || anyRead(t.counterWh),
   heat: (t) => Object.values(t.temperatures).some(anyRead),
 }

@@ -41,6 +41,7 @@ export interface UsePathsReturn {
 const UNITS: Record<Compared, [digits: number, unit: string]> = {
   level: [1, '%'],
   power: [1, 'W'],
+  battery: [1, 'W'],
   energy: [2, 'Wh'],
   heat: [1, '°C'],
 }
@@ -145,9 +146,10 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
       runs.value
         .slice(0, MOST_INKS)
         .flatMap(({ id }) => {
-          const told = (['level', 'power'] as const).flatMap((what) => {
+          const told = (['level', 'power', 'battery'] as const).flatMap((what) => {
             const value = shownAt(what, id, at)
-            return Number.isNaN(value) ? [] : [figure(value, ...UNITS[what])]
+            const where = what === 'battery' ? ' into the battery' : ''
+            return Number.isNaN(value) ? [] : [`${figure(value, ...UNITS[what])}${where}`]
           })
           return told.length ? [`${names.value[id]} ${told.join(', ')}`] : []
         })

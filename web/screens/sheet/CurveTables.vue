@@ -21,7 +21,9 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
 <template>
   <div class="tables">
     <section v-if="analysis.parts.length" class="scroll-x" tabindex="0">
-      <h2>Parts of the curve</h2>
+      <h2>
+        {{ analysis.curveAt === 'battery' ? 'Parts of the curve, at the battery' : 'Parts of the curve' }}
+      </h2>
       <table class="ruled" data-testid="part-table">
         <thead>
           <tr>

@@ -96,7 +96,9 @@ const rows = computed(() => powerRows(a.value, capacity.value))
         <thead>
           <tr>
             <th scope="col">Band</th>
-            <th scope="col" class="number">Mean power</th>
+            <th scope="col" class="number">
+              {{ a.curveAt === 'battery' ? 'Mean power, at the battery' : 'Mean power' }}
+            </th>
             <th scope="col" class="number">Points a minute</th>
           </tr>
         </thead>

@@ -1,5 +1,6 @@
 import type { Analysis } from '@core/analysis/analyse'
 import { ASSUMED_CELL_VOLTS, type Capacity } from '@core/gear/capacity'
+import { batteryWorkings } from '@core/words/sentences/batteryWords'
 import {
   efficiencyWorkings,
   energyWorkings,
@@ -22,37 +23,8 @@ export interface FigureRow {
 
 /** The lines in order. What cannot be known has a dash and the reason. */
 export function powerRows(a: Analysis, capacity: Capacity): FigureRow[] {
-  const { power, energy, efficiency } = a
-  const rows: FigureRow[] = [
-    {
-      label: 'Peak',
-      value: withSpread(power.peakW, a.peakUncertaintyW, 2, 'W'),
-      note: `at ${duration(power.peakAtS)}, a single reading`,
-      workings: peakWorkings(a),
-    },
-    {
-      label: 'Held peak',
-      value: withSpread(power.heldPeakW, a.heldPeakUncertaintyW, 2, 'W'),
-      note: power.coarse ? 'coarse: the highest reading' : 'best mean over 60 s',
-      workings: heldPeakWorkings(a),
-    },
-    {
-      label: 'Mean',
-      value: withSpread(power.meanW, a.meanUncertaintyW, 2, 'W'),
-      note: 'over the time that was read',
-      workings: meanWorkings(a),
-    },
-    energyRow(a),
-    ...counterRow(a),
-  ]
-  if (energy.outOfWh > 0)
-    rows.push({
-      label: 'Fed out',
-      value: figure(energy.outOfWh, 2, 'Wh'),
-      note: `by the device; ${figure(energy.intoWh, 2, 'Wh')} went in`,
-    })
-  rows.push({ label: 'Charge', value: figure(energy.chargeAh, 3, 'Ah'), note: 'at the meter’s own volts' })
-  rows.push(taperRow(a))
+  const { energy, efficiency } = a
+  const rows: FigureRow[] = [...meterRows(a), ...ownRows(a), taperRow(a)]
   rows.push({
     label: 'Efficiency',
     value: withSpread(efficiency.value * 100, efficiency.uncertainty * 100, 0, '%'),
@@ -78,6 +50,93 @@ export function powerRows(a: Analysis, capacity: Capacity): FigureRow[] {
   return rows
 }
 
+/** What the meter saw. One line where it read nothing, or no watts. */
+function meterRows(a: Analysis): FigureRow[] {
+  const { power, energy } = a
+  const charge = {
+    label: 'Charge',
+    value: figure(energy.chargeAh, 3, 'Ah'),
+    note: 'at the meter’s own volts',
+  }
+  const charged = Number.isNaN(energy.chargeAh) ? [] : [charge]
+  if (Number.isNaN(power.peakW))
+    return [
+      {
+        label: 'Power',
+        value: UNKNOWN,
+        note: a.atBattery ? 'none was read at the source' : 'no power was read',
+      },
+      ...countedRows(a),
+      ...charged,
+    ]
+  return [
+    {
+      label: 'Peak',
+      value: withSpread(power.peakW, a.peakUncertaintyW, 2, 'W'),
+      note: `at ${duration(power.peakAtS)}, a single reading`,
+      workings: peakWorkings(a),
+    },
+    {
+      label: 'Held peak',
+      value: withSpread(power.heldPeakW, a.heldPeakUncertaintyW, 2, 'W'),
+      note: HELD[power.coarse ? 'coarse' : 'fine'],
+      workings: heldPeakWorkings(a),
+    },
+    {
+      label: 'Mean',
+      value: withSpread(power.meanW, a.meanUncertaintyW, 2, 'W'),
+      note: 'over the time that was read',
+      workings: meanWorkings(a),
+    },
+    ...countedRows(a),
+    ...(energy.outOfWh > 0 ? [fedOut(energy)] : []),
+    charge,
+  ]
+}
+const HELD = { coarse: 'coarse: the highest reading', fine: 'best mean over 60 s' }
+const fedOut = ({ outOfWh, intoWh }: Pick<Analysis['energy'], 'outOfWh' | 'intoWh'>): FigureRow => ({
+  label: 'Fed out',
+  value: figure(outOfWh, 2, 'Wh'),
+  note: `by the device; ${figure(intoWh, 2, 'Wh')} went in`,
+})
+
+/** What the device told of its own battery. */
+function ownRows(a: Analysis): FigureRow[] {
+  const workings = batteryWorkings(a)
+  if (!a.atBattery || !workings) return []
+  const { power, energy } = a.atBattery
+  const bridged = Math.abs(energy.bridgedWh) >= 0.005
+  return [
+    {
+      label: 'Held peak, at the battery',
+      value: figure(power.heldPeakW, 2, 'W'),
+      note: `as the device tells it; ${HELD[power.coarse ? 'coarse' : 'fine']}`,
+      workings: workings.heldPeak,
+    },
+    {
+      label: 'Energy, at the battery',
+      value: figure(energy.energyWh, 2, 'Wh'),
+      note: `as the device tells it${bridged ? `; ${figure(energy.bridgedWh, 2, 'Wh')} more bridged while nobody read it` : ''}`,
+      workings: workings.energy,
+    },
+    ...(energy.outOfWh > 0
+      ? [
+          {
+            label: 'Drawn from the battery',
+            value: figure(energy.outOfWh, 2, 'Wh'),
+            note: `${figure(energy.intoWh, 2, 'Wh')} went in`,
+          },
+        ]
+      : []),
+  ]
+}
+
+/** Energy as far as it was read, and the meter's own count. */
+const countedRows = (a: Analysis): FigureRow[] => [
+  ...(Number.isNaN(a.energy.energyWh) ? [] : [energyRow(a)]),
+  ...counterRow(a),
+]
+
 function energyRow(a: Analysis): FigureRow {
   const { energy, energyUncertaintyWh } = a
   const by = energy.energyFrom === 'counter' ? 'by the meter’s own count' : 'at the meter'
@@ -85,14 +144,12 @@ function energyRow(a: Analysis): FigureRow {
   return {
     label: 'Energy',
     value: withSpread(energy.energyWh, energyUncertaintyWh, 2, 'Wh'),
-    note: Number.isNaN(energy.energyWh)
-      ? 'no power was read'
-      : bridged
-        ? `${by}; ${figure(energy.bridgedWh, 2, 'Wh')} more bridged while nobody read it`
-        : energy.gaps.length
-          ? by
-          : `${by}, no gaps`,
-    ...(Number.isNaN(energy.energyWh) ? {} : { workings: energyWorkings(a) }),
+    note: bridged
+      ? `${by}; ${figure(energy.bridgedWh, 2, 'Wh')} more bridged while nobody read it`
+      : energy.gaps.length
+        ? by
+        : `${by}, no gaps`,
+    workings: energyWorkings(a),
   }
 }
 
@@ -117,7 +174,9 @@ function taperRow(a: Analysis): FigureRow {
     label: 'Taper end',
     value: duration(taperEndS),
     note: Number.isNaN(taperEndS)
-      ? 'power never came down for good'
+      ? a.curveAt === 'source' && Number.isNaN(a.power.peakW)
+        ? 'no power was read'
+        : 'power never came down for good'
       : Number.isNaN(after)
         ? 'power down for good'
         : `${duration(Math.abs(after))} ${after < 0 ? 'before' : 'after'} it showed full`,

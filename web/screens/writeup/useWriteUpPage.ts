@@ -88,12 +88,14 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     simulated: isSimulated(r),
     watched: watchedOf(logbook.traces.get(r.id) ?? { time: new Float64Array(0), temperatures: {} }).length > 0,
   })
+  /** The source's watts, or the battery's own where no meter read those of any run. */
+  const wattsOf = () => (paths.has('power', runs.value.map((r) => r.id)) ? 'power' : 'battery')
   /** Of a set-up that bears its name in a picture: what is called out on the path of its first run. */
   function called(what: 'level' | 'power', { label, unnamed, faded }: Pick<Path, 'label' | 'unnamed' | 'faded'>): PageCall[] {
     const place = names.value.indexOf(label)
     const [run, side] = [setups.value[place]?.runs[0], setups.value[place]?.sides[0]]
     if (!run || unnamed || faded) return []
-    const wattsAt = (at: number) => paths.shownAt('power', run.id, at)
+    const wattsAt = (at: number) => paths.shownAt(wattsOf(), run.id, at)
     if (what === 'level') return levelCalls(side.analysis, wattsAt)
     // Parts are told on the run's own clock.
     const shift = comparison.alignment.value.shiftS[runs.value.indexOf(run)] || 0
@@ -108,8 +110,9 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       ...(title === '' ? { calls: called('level', p) } : {}),
     }))
   const watts = (ids: readonly string[]): PagePath[] =>
-    paths.strip('power', ids, WHOLE).map((p) => {
-      const held = setups.value[names.value.indexOf(p.label)]?.sides[0].analysis.power.heldPeakW ?? NaN
+    paths.strip(wattsOf(), ids, WHOLE).map((p) => {
+      const of = setups.value[names.value.indexOf(p.label)]?.sides[0].analysis
+      const held = (wattsOf() === 'battery' ? of?.atBattery : of)?.power.heldPeakW ?? NaN
       const end = p.unnamed || p.faded ? '' : `held ${figure(held, 1, 'W')}`
       return { name: p.label, ink: p.ink, points: p.points, end, calls: called('power', p) }
     })
@@ -143,6 +146,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       paths: drawn(runs.value.map((r) => r.id)),
       panels: frames.value.map(({ title, ids }) => ({ title, paths: drawn(ids, title) })),
       watts: watts(runs.value.map((r) => r.id)),
+      wattsAt: wattsOf() === 'battery' ? 'battery' : 'source',
       until: paths.until.value,
       baseAt: baseAt.value,
       levels: levels.value,
@@ -161,7 +165,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
         gains: told.offered.value.map((o) => o.topUp),
         currency: settings.currency,
       }),
-      parts: setups.value.flatMap((s, i) => partRows(s.sides[0].analysis.parts).map((row) => [names.value[i], ...row])),
+      parts: setups.value.flatMap((s, i) => partRows(s.sides[0].analysis).map((row) => [names.value[i], ...row])),
       grid: grid.value,
       odd: told.odd.value.map((o) => oddWords(o, names.value)),
       doubts: {
