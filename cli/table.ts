@@ -41,16 +41,24 @@ export function analysisTable(path: string, a: Analysis): string {
       'at the battery',
       `held peak ${figure(a.atBattery.power.heldPeakW, 1, 'W')}, ${figure(a.atBattery.energy.energyWh + a.atBattery.energy.bridgedWh, 2, 'Wh')}, as the device tells it${a.curveAt === 'battery' ? '; so do the parts' : ''}`,
     )
-  text += row('peak', `${figure(a.power.peakW, 1, 'W')} at ${duration(a.power.peakAtS)}`)
-  text += row('held peak', figure(a.power.heldPeakW, 1, 'W') + (a.power.coarse ? ' (coarse)' : ''))
-  text += row('mean', figure(a.power.meanW, 1, 'W'))
-  text += row(
-    'energy',
-    `${figure(a.energy.energyWh, 2, 'Wh')}, bridged ${figure(a.energy.bridgedWh, 2, 'Wh')}`,
-  )
-  text += row('charge', figure(a.energy.chargeAh, 2, 'Ah'))
+  text += powerRows(a)
   text += row('efficiency', figure(a.efficiency.value * 100, 0, '%'))
   text += row('taper end', duration(a.taperEndS))
   for (const f of a.findings) text += `  ${f.severity}: ${f.message}\n`
   return text
+}
+
+/** What the meter saw of power and energy; of a meter that told no watts, its counts. */
+function powerRows(a: Analysis): string {
+  const watts = Number.isNaN(a.power.peakW)
+    ? row('power', 'none was read at the source')
+    : row('peak', `${figure(a.power.peakW, 1, 'W')} at ${duration(a.power.peakAtS)}`) +
+      row('held peak', figure(a.power.heldPeakW, 1, 'W') + (a.power.coarse ? ' (coarse)' : '')) +
+      row('mean', figure(a.power.meanW, 1, 'W'))
+  const energy = `${figure(a.energy.energyWh, 2, 'Wh')}, bridged ${figure(a.energy.bridgedWh, 2, 'Wh')}`
+  return (
+    watts +
+    (Number.isNaN(a.energy.energyWh) ? '' : row('energy', energy)) +
+    (Number.isNaN(a.energy.chargeAh) ? '' : row('charge', figure(a.energy.chargeAh, 2, 'Ah')))
+  )
 }
