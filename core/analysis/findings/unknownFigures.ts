@@ -4,6 +4,7 @@ import { notice, type Finding, type Rule } from './finding'
 /** The reason behind every figure of power, energy and efficiency that could not be known. */
 export const unknownFigures: Rule = ({ trace, power, energy, efficiency, taperEndS }) => {
   const found: Finding[] = []
+  const isRead = Boolean(powerColumn(trace) ?? batteryPowerColumn(trace))
   if (!powerColumn(trace))
     found.push(
       batteryPowerColumn(trace)
@@ -34,7 +35,9 @@ export const unknownFigures: Rule = ({ trace, power, energy, efficiency, taperEn
     found.push(
       notice(
         'no-taper-end',
-        'Power never came down for good, with a minute of record of it.',
+        isRead
+          ? 'Power never came down for good, with a minute of record of it.'
+          : 'Without watts nobody knows when the power came down.',
         'Let the meter run on after the display shows full.',
       ),
     )
