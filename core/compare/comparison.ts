@@ -3,11 +3,10 @@ import { DEFAULT_MARKS, marks } from '../analysis/marks'
 import { DEFAULT_MILESTONES, milestones, type MilestoneOptions } from '../analysis/milestones'
 import type { Trace } from '../trace/trace'
 import { fromCommonLevel, fromPowerOn, type Alignment } from './align'
-import { leadChanges, type LeadChange } from './leads'
+import { gainsOf, leadChanges, type LeadChange } from './leads'
 import { timeDifference, type TimeDifference } from './times'
 import {
   leadingGroup,
-  pooled,
   TIME_WORTH_NOTICING,
   verdict,
   type Repeatability,
@@ -118,11 +117,7 @@ export function compareTraces(traces: readonly Trace[], options: CompareOptions 
       }),
     ],
     leadChanges: leadChanges(
-      levels.map(({ atS, runs }) => ({
-        atS,
-        gains: runs.map((r) => pooled([{ value: r.gain, uncertainty: r.uncertainty }])),
-        ceilings: runs.map((r) => r.ceiling),
-      })),
+      gainsOf(traces.map((_, i) => [{ marks: levels.map(({ atS, runs }) => ({ ...runs[i], atS })) }])),
       repeatability,
     ),
   }

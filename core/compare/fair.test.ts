@@ -6,9 +6,12 @@ import { isEnoughOvernight, ladder, pricePerMinute } from './ladder'
 import { gainsOf, leadChanges, type GainsAt } from './leads'
 import { pooled } from './verdict'
 
-const rising = (from: number, perMinute: number) =>
+const rising = (from: number, perMinute: number, minutes = 60) =>
   traceFromReadings(
-    Array.from({ length: 61 }, (_, m) => ({ t: m * 60, percent: Math.floor(from + perMinute * m) })),
+    Array.from({ length: minutes + 1 }, (_, m) => ({
+      t: m * 60,
+      percent: Math.min(100, Math.floor(from + perMinute * m)),
+    })),
   )
 
 it('sets every clock to its own crossing of the highest start level', () => {
@@ -38,9 +41,16 @@ it('counts times and gains from where the aligned clocks begin', () => {
 })
 
 it('tells where a lead turns, and where it vanishes near the ceiling', () => {
-  const at = (minute: number, gains: number[], ceilings = gains.map((p) => p >= 95)): GainsAt => ({
+  const points = (all: number[]) => all.map((value) => pooled([{ value, uncertainty: 0.41 }]))
+  const at = (
+    minute: number,
+    gains: number[],
+    levels = gains,
+    ceilings = levels.map((p) => p >= 95),
+  ): GainsAt => ({
     atS: minute * 60,
-    gains: gains.map((gain) => pooled([{ value: gain, uncertainty: 0.41 }])),
+    gains: points(gains),
+    levels: points(levels),
     ceilings,
   })
   // Ahead by 6, and later behind by 12: the lead came to the other.
@@ -50,6 +60,15 @@ it('tells where a lead turns, and where it vanishes near the ceiling', () => {
   expect(leadChanges([at(30, [60, 50]), at(60, [98, 97])])).toEqual([
     { early: 0, late: null, fromS: 1800, toS: 3600 },
   ])
+  // Near the ceiling a lead may vanish: it has not where the others are far behind, nor where its rate alone has fallen.
+  expect(leadChanges([at(30, [47, 31]), at(60, [94, 44], [96, 46])])).toEqual([])
+  expect(leadChanges([at(30, [47, 31]), at(60, [70, 44], [74, 48], [true, false])])).toEqual([])
+  expect(leadChanges([at(60, [87, 60]), at(90, [97, 88], [100, 91], [true, true])])).toEqual([])
+  // Who began lower has gained more once both are full, and leads nothing by that.
+  expect(leadChanges([at(30, [60, 50]), at(60, [98, 90], [100, 100])])).toEqual([
+    { early: 0, late: null, fromS: 1800, toS: 3600 },
+  ])
+  expect(leadChanges([at(60, [98, 90], [100, 100]), at(90, [98, 90], [100, 100])])).toEqual([])
   // A lead of a point is none, nor one of 1.5 points that runs scatter about as much by chance; neither is one over a run that was not read there.
   expect(leadChanges([at(15, [40, 39]), at(30, [60, 66]), at(60, [90, NaN])])).toEqual([])
   expect(leadChanges([])).toEqual([])
@@ -64,14 +83,16 @@ it('tells where a lead turns, and where it vanishes near the ceiling', () => {
 })
 
 it('takes the repeats of a set-up together: a lead of one run that its repeat did not have is none', () => {
-  const [quick, slow, steady] = [rising(2, 2), rising(2, 0.5), rising(2, 1)].map((trace) => analyse(trace))
+  const [quick, slow, steady] = [2, 0.5, 1].map((perMinute) => analyse(rising(2, perMinute, 120)))
   const at = (k: number) => gainsOf([[quick, slow], [steady]])[k]
   expect(at(0).atS).toBe(300)
   // Ten and two points in five minutes, the halves of points floored.
   expect(at(0).gains[0].values).toEqual([10, 2])
   expect([at(0).gains[1].values, at(0).ceilings]).toEqual([[5], [false, false]])
-  // Alone it leads until it is full; together with its repeat nobody leads.
-  expect(leadChanges(gainsOf([[quick], [steady]]))).toMatchObject([{ early: 0, late: null }])
+  // Alone it leads, full by then, until the other is full as well; together with its repeat nobody leads.
+  expect(leadChanges(gainsOf([[quick], [steady]]))).toEqual([
+    { early: 0, late: null, fromS: 5400, toS: 7200 },
+  ])
   expect(leadChanges(gainsOf([[quick, slow], [steady]]))).toEqual([])
   expect(gainsOf([])).toEqual([])
   // After an hour.

@@ -1,4 +1,4 @@
-import type { Analysis } from '../analysis/analyse'
+import type { Mark } from '../analysis/marks'
 import { leadingGroup, pooled, type Figures, type Repeatability } from './verdict'
 
 /** A lead that did not last: who led early, who late, and between which moments it turned or vanished. */
@@ -15,28 +15,49 @@ export interface LeadChange {
 export interface GainsAt {
   atS: number
   gains: readonly Figures[]
-  /** Near the ceiling a lead says nothing. */
+  /** What they showed then, percent. */
+  levels: readonly Figures[]
+  /** Whether they were near the ceiling, where a lead may vanish. */
   ceilings: readonly boolean[]
 }
 
+/** A run's level and gain at its marks, s, percent, points. */
+export interface Marked {
+  marks: readonly Pick<Mark, 'atS' | 'percent' | 'gain' | 'uncertainty' | 'ceiling'>[]
+}
+
 /** What set-ups gained at the moments of their marks, the repeats of each together. */
-export function gainsOf(setups: readonly (readonly Analysis[])[]): GainsAt[] {
+export function gainsOf(setups: readonly (readonly Marked[])[]): GainsAt[] {
   const moments = setups[0]?.[0]?.marks ?? []
   return moments.map(({ atS }, k) => {
     const marks = setups.map((runs) => runs.map((run) => run.marks[k]))
     return {
       atS,
       gains: marks.map((of) => pooled(of.map(({ gain, uncertainty }) => ({ value: gain, uncertainty })))),
+      // A level is one display, a gain the difference of two.
+      levels: marks.map((of) =>
+        pooled(
+          of.map(({ percent, uncertainty }) => ({ value: percent, uncertainty: uncertainty / Math.SQRT2 })),
+        ),
+      ),
       ceilings: marks.map((of) => of.some((m) => m.ceiling)),
     }
   })
 }
 
-/** Who alone can be told from all others: a lead is a difference, and judged as every difference is. */
-function leaderOf({ gains, ceilings }: GainsAt, prior?: Repeatability): number | null {
+/**
+ * Who alone can be told from all others: a lead is a difference, and judged as every difference is. Of those near the
+ * ceiling who began lower has gained more once all are full: among them the leader must show more, too.
+ */
+function leaderOf({ gains, levels, ceilings }: GainsAt, prior?: Repeatability): number | null {
   const [first, ...beside] = leadingGroup(gains, 'higher', prior)
-  return beside.length > 0 || ceilings[first] ? null : first
+  if (beside.length > 0) return null
+  if (!ceilings[first]) return first
+  const high = levels.map((shown, i) => (ceilings[i] ? shown : NOTHING))
+  const [top, ...equals] = leadingGroup(high, 'higher', prior)
+  return top === first && equals.length === 0 ? first : null
 }
+const NOTHING = pooled([])
 
 const isKnown = ({ gains }: GainsAt, place: number): boolean => gains[place].values.length > 0
 
