@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { adviceFor, costOf, volumeOf, type Offered } from './advice'
+import { adviceFor as advise, costOf, volumeOf, type Offered } from './advice'
 import type { Place, Ranking } from './ranking'
+import type { Told } from './told'
 
 const place = (index: number, value: number, over: Partial<Place> = {}): Place => ({
   index,
@@ -29,10 +30,18 @@ const offered = (over: Partial<Offered>): Offered => ({
   ...over,
 })
 const options = { prefer: 'cost', share: 0.9, nightHours: 8, warmC: 40 } as const
+const gear: Told = { scope: 'gear', topUp: [], coolest: [], sooner: [1, 2, 3] }
 const ranked = (...places: Place[]): Ranking => ({
   places,
   repeatability: { share: 0.02, freedom: 8, assumed: true },
 })
+
+const adviceFor = (
+  ranking: Ranking,
+  of: readonly Offered[],
+  asked: Parameters<typeof advise>[2],
+  told = gear,
+) => advise(ranking, of, asked, told)
 
 describe('what to keep or buy', () => {
   it('says nothing where only one got there', () => {
@@ -86,11 +95,10 @@ describe('what to keep or buy', () => {
     const of = watts.map((ratedW, i) =>
       offered({ ratedW, gain: gains[i], fullS: full[i], topUp: gains[i] / 4, ceiling: i > 3 }),
     )
-    const told = adviceFor(ranked(...watts.map((_, i) => place(i, full[i]))), of, options)
-    expect(told.ladder.smallest?.ratedW).toBe(35)
-    expect([told.overnight, told.timed]).toEqual([2, 'some'])
+    const found = adviceFor(ranked(...watts.map((_, i) => place(i, full[i]))), of, options)
+    expect(found.ladder.smallest?.ratedW).toBe(35)
+    expect([found.overnight, found.timed]).toEqual([2, 'some'])
     expect(adviceFor(ranked(), [offered({})], options)).toMatchObject({ overnight: null, timed: 'none' })
-    expect(told.topUp).toBe(4)
     expect(adviceFor(ranked(), of, { ...options, nightHours: 9 }).overnight).toBe(1)
   })
 
@@ -110,6 +118,8 @@ describe('what to keep or buy', () => {
     ]
     // 44 for 44 minutes.
     expect(adviceFor(ranked(), of, options).perMinute).toEqual([{ index: 1, price: 1 }])
+    // What may be chance saves nothing that can be paid for.
+    expect(adviceFor(ranked(), of, options, { ...gear, sooner: [3] }).perMinute).toEqual([])
     expect(costOf([{ owned: true, price: null }])).toBe(0)
   })
 
@@ -120,11 +130,31 @@ describe('what to keep or buy', () => {
       offered({ weightG: NaN }),
     ]
     const places = ranked(...of.map((_, i) => place(i, 5000, i === 0 ? { verdict: 'first' } : {})))
-    const told = adviceFor(places, of, { ...options, prefer: 'weight' })
-    expect(told.everyDay).toEqual({ cool: [1], warm: [0] })
-    expect(told).toMatchObject({ known: 'some', choice: 1 })
+    const found = adviceFor(places, of, { ...options, prefer: 'weight' })
+    expect(found.everyDay).toEqual({ cool: [1], warm: [0] })
+    expect(found).toMatchObject({ known: 'some', choice: 1 })
     expect(adviceFor(places, of, { ...options, prefer: 'size' }).known).toBe('none')
     expect(adviceFor(places, of, options).known).toBe('all')
+  })
+
+  it('has nothing to keep or buy where devices are compared, or the same gear', () => {
+    const places = ranked(
+      place(0, 5000, { verdict: 'first' }),
+      place(1, 6000, { verdict: 'clear', leads: false, behind: 1000 }),
+    )
+    const of = [offered({ cost: 30, owned: false }), offered({ cost: 10, owned: false })]
+    const choiceOf = (scope: Told['scope']) => {
+      const { choice, turns } = adviceFor(places, of, options, {
+        ...gear,
+        scope,
+        topUp: [1, 0],
+        coolest: [0],
+      })
+      return [choice, turns?.to]
+    }
+    expect(choiceOf('gear')).toEqual([0, 1])
+    for (const scope of ['devices', 'mixed', 'same'] as const)
+      expect(choiceOf(scope)).toEqual([null, undefined])
   })
 
   it('reads a size as three lengths', () => {

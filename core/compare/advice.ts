@@ -1,5 +1,6 @@
 import { isEnoughOvernight, ladder, pricePerMinute, type Ladder } from './ladder'
 import type { Ranking } from './ranking'
+import type { Told } from './told'
 
 /** A set-up as it is bought and carried, with what it came to. */
 export interface Offered {
@@ -39,6 +40,8 @@ export interface AdviceOptions {
 
 /** By place in the list; null where nothing can be said. */
 export interface Advice {
+  /** What the set-ups differ in: only among gear for one device is there something to keep or buy. */
+  scope: Told['scope']
   /** To be kept or bought for the goal of the ranking, and whether that is to keep what one has. */
   choice: number | null
   keep: boolean
@@ -51,12 +54,13 @@ export interface Advice {
   overnight: number | null
   /** Of how many it is known how long they took. */
   timed: 'all' | 'some' | 'none'
-  /** The most in the agreed minutes before leaving. */
-  topUp: number | null
-  /** Price of each minute saved against what is owned, where one costs something and saves something. */
+  /** The most in the agreed minutes before leaving, with all that can't be told from it. */
+  topUp: readonly number[]
+  /** Price of each minute saved against what is owned, where one costs something and is told to be sooner. */
   perMinute: { index: number; price: number }[]
   lightest: number | null
-  coolest: number | null
+  /** The coolest, with all that can't be told from it. */
+  coolest: readonly number[]
   /** Whose hottest place stayed cool enough for every day, and whose did not; of those that were measured. */
   everyDay: { cool: number[]; warm: number[] }
 }
@@ -76,8 +80,15 @@ const ascending = (a: number, b: number): number => (a === b ? 0 : a - b)
  * noticing, the one that is preferred; a tie goes to what is owned.
  *
  * @param offered in the order of the list that was ranked
+ * @param told what can be told of them beside; of devices alone there is nothing to keep or buy
  */
-export function adviceFor(ranking: Ranking, offered: readonly Offered[], options: AdviceOptions): Advice {
+export function adviceFor(
+  ranking: Ranking,
+  offered: readonly Offered[],
+  options: AdviceOptions,
+  told: Told,
+): Advice {
+  const toChoose = told.scope === 'gear'
   const wanted = WANTED[options.prefer]
   const rate = (i: number) => known(wanted(offered[i]))
   const reached = ranking.places.filter((p) => p.verdict !== 'not-reached')
@@ -89,7 +100,7 @@ export function adviceFor(ranking: Ranking, offered: readonly Offered[], options
     ascending(known(offered[a].price), known(offered[b].price))
   const [first] = [...good].sort((a, b) => preferred(a.index, b.index) || a.behind - b.behind)
   // One alone is compared with nothing.
-  const choice = reached.length > 1 ? (first?.index ?? null) : null
+  const choice = toChoose && reached.length > 1 ? (first?.index ?? null) : null
   const [nearest] = reached
     .filter((p) => choice !== null && preferred(p.index, choice) < 0)
     .sort((a, b) => a.behind - b.behind)
@@ -100,6 +111,7 @@ export function adviceFor(ranking: Ranking, offered: readonly Offered[], options
   const rated = good.filter((p) => Number.isFinite(rate(p.index))).length
   const measured = all.filter((i) => !Number.isNaN(offered[i].hottestC))
   return {
+    scope: told.scope,
     choice,
     known: howMany(rated, good.length),
     keep: choice !== null && offered[choice].owned,
@@ -115,10 +127,10 @@ export function adviceFor(ranking: Ranking, offered: readonly Offered[], options
     ),
     timed: howMany(all.filter((i) => !Number.isNaN(offered[i].fullS)).length, all.length),
     overnight: least(inNight, (i) => offered[i].ratedW),
-    topUp: least(all, (i) => -offered[i].topUp),
-    perMinute: minutesBought(offered),
+    topUp: told.topUp,
+    perMinute: minutesBought(offered).filter(({ index }) => told.sooner.includes(index)),
     lightest: least(good.map((p) => p.index), (i) => offered[i].weightG),
-    coolest: least(all, (i) => offered[i].hottestC),
+    coolest: told.coolest,
     everyDay: {
       cool: measured.filter((i) => offered[i].hottestC < options.warmC),
       warm: measured.filter((i) => offered[i].hottestC >= options.warmC),

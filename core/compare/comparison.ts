@@ -5,13 +5,7 @@ import type { Trace } from '../trace/trace'
 import { fromCommonLevel, fromPowerOn, type Alignment } from './align'
 import { gainsOf, leadChanges, type LeadChange } from './leads'
 import { timeDifference, type TimeDifference } from './times'
-import {
-  leadingGroup,
-  TIME_WORTH_NOTICING,
-  verdict,
-  type Repeatability,
-  type VerdictWord,
-} from './verdict'
+import { leadingGroup, TIME_WORTH_NOTICING, verdict, type Repeatability, type VerdictWord } from './verdict'
 
 export type Word = VerdictWord | 'baseline' | 'not-reached'
 

@@ -44,9 +44,9 @@ const offers = (...setups: MadeOf[]) => offeredBy(setups, minutes, ASSUMED_REPEA
 
 it('puts a set-up’s price together from all that it needs, and pools what its runs came to', () => {
   const [own, dear, unpriced] = offers(
-    { sides: [side({ fullS: 6000, gain60: 40 }), side({ fullS: 6200, gain60: 42 })], source: source({ weightG: 44, size: '3 × 4 × 5 cm' }), cable: cable(true, 9) },
-    { sides: [side({ fullS: 5000, gain60: 60, gain15: 20, ceiling: true })], source: source({ owned: false, price: 40, ratedWatts: 45 }), cable: cable(false, 12), feeds: source({ owned: false, price: 30 }) },
-    { sides: [side({})], source: source({ owned: false }) },
+    { deviceId: 'phone', sides: [side({ fullS: 6000, gain60: 40 }), side({ fullS: 6200, gain60: 42 })], source: source({ weightG: 44, size: '3 × 4 × 5 cm' }), cable: cable(true, 9) },
+    { deviceId: 'phone', sides: [side({ fullS: 5000, gain60: 60, gain15: 20, ceiling: true })], source: source({ owned: false, price: 40, ratedWatts: 45 }), cable: cable(false, 12), feeds: source({ owned: false, price: 30 }) },
+    { deviceId: 'phone', sides: [side({})], source: source({ owned: false }) },
   ) // prettier-ignore
   expect(own).toMatchObject({ ratedW: 20, cost: 0, owned: true, price: NaN, weightG: 44, volumeMm3: 60_000, fullS: 6100, gain: 41, ceiling: false }) // prettier-ignore
   expect(dear).toMatchObject({ ratedW: 45, cost: 82, owned: false, price: 40, fullS: 5000, gain: 60, topUp: 20, ceiling: true }) // prettier-ignore
@@ -59,8 +59,8 @@ it('puts a set-up’s price together from all that it needs, and pools what its 
 
 it('takes the hottest of all runs, and nothing where nobody read it; a set-up may have lost its source', () => {
   const [hot, unread] = offers(
-    { sides: [side({ hotC: 39 }), side({ hotC: 44 }), side({})] },
-    { sides: [side({})] },
+    { deviceId: 'phone', sides: [side({ hotC: 39 }), side({ hotC: 44 }), side({})] },
+    { deviceId: 'phone', sides: [side({})] },
   )
   expect(hot).toMatchObject({ hottestC: 44, ratedW: NaN, cost: 0 })
   expect(unread.hottestC).toBeNaN()
@@ -68,7 +68,7 @@ it('takes the hottest of all runs, and nothing where nobody read it; a set-up ma
 
 it('asks at the ladder’s moment for the ceiling, and not at another', () => {
   const at = (ladderMinutes: string) =>
-    offeredBy([{ sides: [side({ gain60: 40, ceiling: true })] }], { ...minutes, ladderMinutes }, ASSUMED_REPEATABILITY)[0].ceiling // prettier-ignore
+    offeredBy([{ deviceId: 'phone', sides: [side({ gain60: 40, ceiling: true })] }], { ...minutes, ladderMinutes }, ASSUMED_REPEATABILITY)[0].ceiling // prettier-ignore
   expect(at('60')).toBe(true)
   expect(at('15')).toBe(false)
 })
@@ -76,9 +76,9 @@ it('asks at the ladder’s moment for the ceiling, and not at another', () => {
 it('sees a suspect by its times, its heat, its stalls, and what was expected of it', () => {
   const [slow, pad, open] = suspectsAmong(
     [
-      { sides: [side({ fullS: 6000, codes: ['hot'] }), side({ fullS: 6600 }), side({})], source: source({ ratedWatts: 65 }) },
-      { sides: [side({ fullS: 9000, codes: ['stalled'] })], source: source({ kind: 'wireless pad' }) },
-      { sides: [side({ codes: ['thermal-step'] })] },
+      { deviceId: 'phone', sides: [side({ fullS: 6000, codes: ['hot'] }), side({ fullS: 6600 }), side({})], source: source({ ratedWatts: 65 }) },
+      { deviceId: 'phone', sides: [side({ fullS: 9000, codes: ['stalled'] })], source: source({ kind: 'wireless pad' }) },
+      { deviceId: 'phone', sides: [side({ codes: ['thermal-step'] })] },
     ],
     (i) => (i === 0 ? { seconds: 5000, uncertaintyS: 100 } : { seconds: NaN, uncertaintyS: NaN }),
   ) // prettier-ignore
@@ -90,7 +90,10 @@ it('sees a suspect by its times, its heat, its stalls, and what was expected of 
 
 it('begins forecasts beside the runs at the lowest of their starts', () => {
   expect(
-    lowestStart([{ sides: [side({ start: 20 }), side({ start: 3 })] }, { sides: [side({ start: 5 })] }]),
+    lowestStart([
+      { deviceId: 'phone', sides: [side({ start: 20 }), side({ start: 3 })] },
+      { deviceId: 'phone', sides: [side({ start: 5 })] },
+    ]),
   ).toBe(3)
   expect(lowestStart([])).toBe(100)
 })
@@ -100,11 +103,13 @@ it('goes by when the current stopped where nothing shows a level', () => {
     const { analysis, ...rest } = side({ start: NaN })
     return { ...rest, analysis: { ...analysis, taperEndS, durationS: 9000, samples: 151 } }
   }
-  const [first, never] = offers({ sides: [camera(4860)], source: source({}) }, { sides: [camera(NaN)], source: source({}) }) // prettier-ignore
+  const [first, never] = offers({ deviceId: 'phone', sides: [camera(4860)], source: source({}) }, { deviceId: 'phone', sides: [camera(NaN)], source: source({}) }) // prettier-ignore
   expect([first.fullS, never.fullS]).toEqual([4860, NaN])
   // A phone that was not charged to the end has no such time, whatever its watts did.
   const { analysis, ...rest } = side({})
   const phone = { ...rest, analysis: { ...analysis, taperEndS: 4860, durationS: 9000, samples: 151 } }
-  expect(offers({ sides: [phone], source: source({}) })[0].fullS).toBeNaN()
-  expect(lowestStart([{ sides: [camera(4860), side({ start: 8 })], source: source({}) }])).toBe(8)
+  expect(offers({ deviceId: 'phone', sides: [phone], source: source({}) })[0].fullS).toBeNaN()
+  expect(
+    lowestStart([{ deviceId: 'phone', sides: [camera(4860), side({ start: 8 })], source: source({}) }]),
+  ).toBe(8)
 })

@@ -2,11 +2,12 @@ import type { Cable, Source } from '../gear/gear'
 import { costOf, volumeOf, type Offered } from './advice'
 import type { Suspect } from './odd'
 import { quantityOf, type Side } from './quantities'
-import { resultsOf, type Result } from './results'
-import type { Repeatability } from './verdict'
+import { figuresOf as timesOf, resultsOf, type Result } from './results'
+import type { Figures, Repeatability } from './verdict'
 
 /** A set-up as it is compared: the figures of its runs, and what it is put together from. */
 export interface MadeOf {
+  deviceId: string
   sides: readonly Side[]
   source?: Source
   cable?: Cable
@@ -46,6 +47,14 @@ const showsLevel = ({ sides }: MadeOf): boolean =>
 
 const isPad = ({ source }: MadeOf): boolean => source?.kind === 'wireless pad'
 
+/** Times to full, or until the current stops where nothing shows a level, s. */
+export const fullOf = (setup: MadeOf): Figures =>
+  timesOf(setup.sides, quantityOf(showsLevel(setup) ? FULL : 'taper-end'))
+
+const needed = ({ source, cable, feeds }: MadeOf) => [source, cable, feeds].filter((x) => x !== undefined)
+/** Nothing of it is missing. */
+export const ownsAll = (setup: MadeOf): boolean => needed(setup).every((x) => x.owned)
+
 /** What is to be bought and carried for each set-up, and what it came to: `adviceFor` chooses among them. */
 export function offeredBy(
   setups: readonly MadeOf[],
@@ -57,12 +66,11 @@ export function offeredBy(
   const [gain, topUp] = [of(`gain-${ladderMinutes}`), of(`gain-${topUpMinutes}`)]
   const ladderS = Number(ladderMinutes) * 60
   return setups.map((setup, i) => {
-    const { sides, source, cable, feeds } = setup
-    const needed = [source, cable, feeds].filter((x) => x !== undefined)
+    const { sides, source } = setup
     return {
       ratedW: source?.ratedWatts ?? NaN,
-      cost: costOf(needed),
-      owned: needed.every((x) => x.owned),
+      cost: costOf(needed(setup)),
+      owned: ownsAll(setup),
       price: source?.price ?? NaN,
       weightG: source?.weightG ?? NaN,
       volumeMm3: volumeOf(source?.size ?? ''),
@@ -90,6 +98,7 @@ export function suspectsAmong(
     const times = setup.sides.map(toFull).filter(({ value }) => Number.isFinite(value))
     const { seconds, uncertaintyS } = expected(index)
     return {
+      deviceId: setup.deviceId,
       ratedW: setup.source?.ratedWatts ?? NaN,
       full: {
         values: times.map((t) => t.value),

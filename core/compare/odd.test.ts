@@ -3,6 +3,7 @@ import { oddResults, type Suspect } from './odd'
 import { ASSUMED_REPEATABILITY } from './verdict'
 
 const suspect = (over: Partial<Suspect>): Suspect => ({
+  deviceId: 'phone',
   ratedW: 20,
   full: { values: [6000], uncertainty: 5 },
   hottestC: 38,
@@ -23,6 +24,8 @@ it('names a bigger source that is slower, with heat first where it was warmer', 
   // Within what runs scatter anyway, or hardly bigger: nothing odd.
   expect(kinds(suspect({}), suspect({ ...slow, full: { values: [6100], uncertainty: 5 } }))).toEqual([])
   expect(kinds(suspect({}), suspect({ ...slow, ratedW: 22 }))).toEqual([])
+  // A laptop on its big source is later than a phone on its small one.
+  expect(kinds(suspect({}), suspect({ ...slow, deviceId: 'laptop' }))).toEqual([])
 })
 
 it('tells of the most beaten of several, by how much, and leaves chance out where there are repeats', () => {

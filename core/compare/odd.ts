@@ -4,6 +4,7 @@ import { verdict, type Figures, type Repeatability } from './verdict'
 
 /** A set-up as far as an odd result is seen in it. */
 export interface Suspect {
+  deviceId: string
   ratedW: number
   /** Times to full, s, of its runs; and what a single one is known to. */
   full: Figures
@@ -53,7 +54,7 @@ export function oddResults(suspects: readonly Suspect[], repeatability: Repeatab
 }
 
 function biggerSlower(
-  { ratedW, full, hottestC, slowedByHeat, wireless }: Suspect,
+  { deviceId, ratedW, full, hottestC, slowedByHeat, wireless }: Suspect,
   index: number,
   all: readonly Suspect[],
   repeatability: Repeatability,
@@ -61,7 +62,9 @@ function biggerSlower(
   if (full.values.length === 0 || wireless) return []
   const beaten = all
     .flatMap((other, than) => {
-      if (other.full.values.length === 0 || other.wireless || !(ratedW >= BIGGER * other.ratedW)) return []
+      // A bigger battery takes longer on a bigger source, and that is not odd.
+      const isAlike = other.deviceId === deviceId && !other.wireless && other.full.values.length > 0
+      if (!isAlike || !(ratedW >= BIGGER * other.ratedW)) return []
       const told = verdict(full, other.full, { repeatability })
       return told.verdict !== 'cannot-tell' && told.difference > 0 ? [{ than, by: told.difference }] : []
     })

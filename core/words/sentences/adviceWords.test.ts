@@ -27,13 +27,14 @@ it('says what to keep or buy, and at which difference that would turn', () => {
 
 it('answers a purpose a line, and leaves out what nobody can answer', () => {
   const advice = {
+    scope: 'gear',
     ladder: { smallest: { index: 1, gain: 44 } },
     overnight: null,
     timed: 'all',
-    topUp: 2,
+    topUp: [2],
     perMinute: [{ index: 2, price: 0.5 }],
     lightest: 0,
-    coolest: 1,
+    coolest: [1, 0],
     everyDay: { cool: [0, 1], warm: [2] },
   } as unknown as Advice
   const options = { share: 0.9, atS: 3600, nightHours: 8, warmC: 40, topUpS: 900, gains: [10, 20, 1], currency: 'kr' }
@@ -44,10 +45,19 @@ it('answers a purpose a line, and leaves out what nobody can answer', () => {
     'Most in 15 min before leaving: Gangway 65: 1 point',
     'Cheapest for each minute saved against what you own: Gangway 65: 0.50 kr a minute',
     'Lightest of those that do as well: Bollard 12',
-    'Coolest: Hawser 20',
+    'Coolest: Hawser 20 and Bollard 12, which can’t be told apart',
     'Cool enough for every day, below 40 °C: Bollard 12 and Hawser 20; Gangway 65 in a pinch',
   ])
-  const nothing = { ladder: { smallest: null }, overnight: 0, topUp: null, perMinute: [], lightest: null, coolest: null, everyDay: { cool: [], warm: [] } }
+  // Among devices nothing is to be packed, paid or kept.
+  const among = (scope: Advice['scope']) =>
+    purposeWords({ ...advice, scope, topUp: [1, 0] }, names, options as never).map((t) => plain(t.answer))
+  expect(among('devices')).toEqual([
+    'Hawser 20 and Bollard 12, which can’t be told apart: 20 points',
+    'Hawser 20 and Bollard 12, which can’t be told apart',
+    'Bollard 12 and Hawser 20; Gangway 65 in a pinch',
+  ])
+  expect(['mixed', 'same'].map((scope) => among(scope as Advice['scope']).length)).toEqual([3, 3])
+  const nothing = { scope: 'gear', ladder: { smallest: null }, overnight: 0, topUp: [], perMinute: [], lightest: null, coolest: [], everyDay: { cool: [], warm: [] } }
   const few = purposeWords(nothing as unknown as Advice, names, options as never)
   expect(few.map((t) => t.answer)).toEqual(['Bollard 12'])
   const night = (timed: Advice['timed']) =>

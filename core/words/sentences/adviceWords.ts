@@ -44,16 +44,27 @@ export function purposeWords(
 ): { purpose: string; answer: string }[] {
   const { smallest } = advice.ladder
   const share = figure(100 * options.share, 0, '%')
-  const lines: [string, string | null][] = [
+  const [best] = advice.topUp
+  const mostIn: Line = [
+    `Most in ${duration(options.topUpS)} before leaving`,
+    best === undefined ? null : `${groupWords(advice.topUp, names)}: ${points(options.gains[best])}`,
+  ]
+  const warmth: Line[] = [
+    ['Coolest', groupWords(advice.coolest, names)],
+    [
+      `Cool enough for every day, below ${figure(options.warmC, 0, '°C')}`,
+      everyDayWords(advice.everyDay, names),
+    ],
+  ]
+  // Among devices there is nothing to pack, to pay or to keep.
+  if (advice.scope !== 'gear') return answered([mostIn, ...warmth])
+  return answered([
     [
       `Smallest to pack, within ${share} of the best after ${duration(options.atS)}`,
       smallest && `${names[smallest.index]}: ${points(smallest.gain)}`,
     ],
     [`Enough over a night of ${figure(options.nightHours, 0, 'h')}`, overnightWords(advice, names)],
-    [
-      `Most in ${duration(options.topUpS)} before leaving`,
-      advice.topUp === null ? null : `${names[advice.topUp]}: ${points(options.gains[advice.topUp])}`,
-    ],
+    mostIn,
     [
       'Cheapest for each minute saved against what you own',
       advice.perMinute[0]
@@ -61,14 +72,19 @@ export function purposeWords(
         : null,
     ],
     ['Lightest of those that do as well', advice.lightest === null ? null : names[advice.lightest]],
-    ['Coolest', advice.coolest === null ? null : names[advice.coolest]],
-    [
-      `Cool enough for every day, below ${figure(options.warmC, 0, '°C')}`,
-      everyDayWords(advice.everyDay, names),
-    ],
-  ]
-  return lines.flatMap(([purpose, answer]) => (answer === null ? [] : [{ purpose, answer }]))
+    ...warmth,
+  ])
 }
+
+type Line = [purpose: string, answer: string | null]
+const answered = (lines: readonly Line[]) =>
+  lines.flatMap(([purpose, answer]) => (answer === null ? [] : [{ purpose, answer }]))
+
+/** The best with all that can't be told from it; null of none. */
+const groupWords = (group: readonly number[], names: readonly string[]): string | null =>
+  group.length === 0
+    ? null
+    : list(group.map((i) => names[i])) + (group.length > 1 ? ', which can’t be told apart' : '')
 
 /** What was never charged to the end may do, or not. */
 function overnightWords(

@@ -56,6 +56,7 @@ const told: Told = {
   purposes: [{ purpose: 'Enough over a night of 8 h', answer: 'Bollard 5' }],
   parts: [],
   wattsAt: 'source',
+  sizes: '',
   grid: { head: ['Source'], rows: [] },
   odd: [],
   doubts: { differing: [], unknown: [], accepted: [], repeatPercent: 2, assumed: true, worthS: 300 },

@@ -43,6 +43,8 @@ export interface Told {
   /** What some minutes bring, in points, Wh and hours of use; and where a lead did not last. */
   gains: readonly Column[]
   leads: readonly string[]
+  /** That points are not energy; '' where batteries are alike. */
+  sizes: string
   hottest: Column
   /** What was measured under load, and what benchmarks say of it. */
   load: {
@@ -224,7 +226,7 @@ export const MADE = {
     )
   },
   gains: (t: Told): Made | null =>
-    judgedTable('What some minutes bring', isStopped(t) ? [] : t.leads, t, t.gains),
+    judgedTable('What some minutes bring', isStopped(t) ? [] : [...t.leads, t.sizes], t, t.gains),
   advice: (t: Told): Made | null =>
     isStopped(t)
       ? null

@@ -18,7 +18,7 @@ const props = defineProps<{
   told: UseAdviceReturn
   thresholds: UseThresholdsReturn
   names: readonly string[]
-  /** One device alone: watts can be set against what they brought. */
+  /** Gear for one device: watts can be set against what they brought. */
   isLadder: boolean
 }>()
 const { sharePercent, nightHours, warmC, ladderMinutes, topUpMinutes, options } = props.thresholds
@@ -61,6 +61,9 @@ const ladderTable = () => [
         <dd>{{ p.answer }}</dd>
       </div>
     </dl>
+    <p v-if="advice.scope === 'mixed'" class="quiet">
+      What to keep or buy is told of one device at a time: choose its runs alone.
+    </p>
     <div class="asked">
       <InTurn :turn="1">
         <ThresholdField

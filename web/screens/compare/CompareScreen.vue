@@ -19,6 +19,7 @@ import { useAddress } from './useAddress'
 import { useAdvice } from './useAdvice'
 import { useComparison } from './useComparison'
 import { useLeads } from './useLeads'
+import { useSizes } from './useSizes'
 import { PANELS, usePaths } from './usePaths'
 import { useThresholds } from './useThresholds'
 import { useUnderLoad } from './useUnderLoad'
@@ -68,7 +69,8 @@ const advice = computed(() =>
 const withoutLevels = computed(() =>
   setups.value.some((s) => s.sides.some(({ analysis }) => Number.isNaN(analysis.startPercent))),
 )
-const isLadder = computed(() => new Set(runs.value.map((r) => r.deviceId)).size === 1)
+const isLadder = computed(() => told.advice.value.scope === 'gear')
+const sizes = useSizes(verdict)
 const changes = useLeads(verdict)
 const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatability, goal, () =>
   underLoad.quantities.value.some(({ kind }) => kind === 'score') ? verdict.scoreRepeatability.value : null,
@@ -146,6 +148,7 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
             <p v-for="words in stopped ? [] : changes" :key="words" class="quiet" data-testid="lead-change">
               {{ words }}
             </p>
+            <p v-if="sizes && !stopped" class="quiet" data-testid="sizes">{{ sizes }}</p>
             <p v-if="unequal || unknown" class="quiet">
               <template v-if="unequal">Not equal: {{ unequal }}. </template>
               <template v-if="unknown">Not known of all: {{ unknown }}. </template>

@@ -2,6 +2,7 @@ import { computed, shallowRef, watch, type ComputedRef, type ShallowRef } from '
 import { adviceFor, type Advice, type Offered } from '@core/compare/advice'
 import { lowestStart, offeredBy, suspectsAmong, type MadeOf } from '@core/compare/madeOf'
 import { oddResults, type Odd } from '@core/compare/odd'
+import { toldOf } from '@core/compare/told'
 import type { AcceptanceCurve } from '@core/model/acceptance'
 import { forecast } from '@core/model/forecast'
 import { foresee, gainsByWatts, type Foreseen } from '@core/model/foreseen'
@@ -42,6 +43,7 @@ export function useAdvice(
   const expectedOf = useExpected()
   const made = computed<MadeOf[]>(() =>
     setups.value.map(({ runs: [run], sides }) => ({
+      deviceId: run.deviceId,
       sides,
       source: logbook.source(run.sourceId),
       cable: logbook.cable(run.cableId),
@@ -52,7 +54,11 @@ export function useAdvice(
     const [ladderMinutes, topUpMinutes] = [thresholds.ladderMinutes.value, thresholds.topUpMinutes.value]
     return offeredBy(made.value, { ladderMinutes, topUpMinutes }, repeatability.value)
   })
-  const advice = computed(() => adviceFor(ranking.value, offered.value, thresholds.options.value))
+  const advice = computed(() => {
+    const topUpMinutes = thresholds.topUpMinutes.value
+    const told = toldOf(made.value, { topUpMinutes }, repeatability.value)
+    return adviceFor(ranking.value, offered.value, thresholds.options.value, told)
+  })
 
   const device = computed(() => {
     const ids = new Set(setups.value.map(({ runs: [run] }) => run.deviceId))

@@ -27,6 +27,7 @@ import { useSettings } from '../../stores/settings'
 import { useAdvice } from '../compare/useAdvice'
 import { useComparison } from '../compare/useComparison'
 import { useLeads } from '../compare/useLeads'
+import { useSizes } from '../compare/useSizes'
 import { usePaths } from '../compare/usePaths'
 import { useThresholds } from '../compare/useThresholds'
 import { useUnderLoad } from '../compare/useUnderLoad'
@@ -57,6 +58,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   const verdict = useVerdict(comparison, thresholds)
   const { goal, setups, names, ranking, fair, blocking, baseAt, sentence } = verdict
   const leads = useLeads(verdict)
+  const sizes = useSizes(verdict)
   const told = useAdvice(verdict, thresholds)
   const underLoad = useUnderLoad(verdict)
   const paths = usePaths(comparison, () => 'one')
@@ -153,6 +155,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       currentStops: column('taper-end'),
       gains: GAINS.map(column),
       leads: leads.value,
+      sizes: sizes.value,
       hottest: column('hottest'),
       load: {
         sentences: underLoad.sentences.value,

@@ -1,0 +1,20 @@
+/** What a set-up is charged with, as far as it can be kept or bought: source, cable, and what feeds the source. */
+export interface Charged {
+  deviceId: string
+  /** By id; undefined or null where there is none. */
+  gear: readonly (string | null | undefined)[]
+}
+
+/**
+ * What compared set-ups differ in: `gear` for one device, among which one can choose what to keep or buy; `devices` on
+ * the same gear; `mixed`, both; `same`, neither, as before and after.
+ */
+export type Scope = 'gear' | 'devices' | 'mixed' | 'same'
+
+/** @example scopeOf([{ deviceId: 'p', gear: ['a'] }, { deviceId: 'p', gear: ['b'] }]) // 'gear' */
+export function scopeOf(setups: readonly Charged[]): Scope {
+  const devices = new Set(setups.map(({ deviceId }) => deviceId)).size
+  const gear = new Set(setups.map((s) => JSON.stringify(s.gear.map((id) => id ?? null)))).size
+  if (devices > 1) return gear > 1 ? 'mixed' : 'devices'
+  return gear > 1 ? 'gear' : 'same'
+}
