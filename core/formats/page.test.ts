@@ -44,6 +44,15 @@ function drawn(bars: ReturnType<typeof bar>[], over: object = {}) {
 } // prettier-ignore
 
 describe('a page for others', () => {
+  it('draws what goes below nothing within its frame, with a line where nothing is', () => {
+    const below = { ...picture(['']), min: -10, max: 30, paths: [{ name: 'a', ink: 0, end: '', points: [{ x: 0, y: -10 }, { x: 3000, y: 30 }] }] } // prettier-ignore
+    const svg = svgPicture(below, options)
+    // From 52 to 784 px across and from 366 up to 20 px: a quarter of the way up is nothing.
+    expect(svg).toContain('points="52,366 784,20"')
+    expect(svg).toContain('<line x1="52" y1="279.5" x2="784" y2="279.5" stroke="#666"/>')
+    expect(svg).toContain('>−10</text>')
+  })
+
   it('lets no markup of a name through, and says that it is simulated', () => {
     const html = pageHtml(page, { a: { light: svgPicture(picture(['1 h']), options), dark: '' } })
     expect(html).not.toContain('<script')

@@ -65,16 +65,16 @@ function clockText(seconds: number): string {
 /** Steps that a clock is read by, s. */
 const STEPS = [60, 300, 600, 900, 1800, HOUR_S, 2 * HOUR_S, 4 * HOUR_S, 8 * HOUR_S]
 
-function pathsBody({ paths, until: length, unit, max }: PagePaths, o: PictureOptions): string {
+function pathsBody({ paths, until: length, unit, min = 0, max }: PagePaths, o: PictureOptions): string {
   const until = Math.max(SHORTEST_S, length)
   const named = paths.filter((p) => p.end !== '').sort((a, b) => endOf(a).x - endOf(b).x)
   const top = MARGIN.top + named.length * ROW + 6
   const [left, right, bottom] = [MARGIN.left, o.width - MARGIN.right, o.height - MARGIN.bottom]
   const x = (s: number) => left + ((right - left) * s) / until
-  const y = (v: number) => bottom - ((bottom - top) * v) / max
+  const y = (v: number) => bottom - ((bottom - top) * (v - min)) / (max - min)
   const step = STEPS.find((s) => until / s <= Math.min(8, (right - left) / TICK_PX)) ?? Math.ceil(until / 8 / HOUR_S) * HOUR_S
   const grid = [
-    ...ticks(0, max, 5).map((v) => line(left, y(v), right, y(v), o.quiet, ' stroke-opacity="0.2"') + label(left - 8, y(v) + 4, String(v), o.quiet, 'end', 12)),
+    ...ticks(min, max, 5).map((v) => line(left, y(v), right, y(v), o.quiet, ' stroke-opacity="0.2"') + label(left - 8, y(v) + 4, String(v).replace('-', '−'), o.quiet, 'end', 12)),
     ...Array.from({ length: Math.floor(until / step) + 1 }, (_, i) => i * step).map((s) => line(x(s), top, x(s), bottom, o.quiet, ' stroke-opacity="0.2"') + label(x(s), bottom + 18, clockText(s), o.quiet, 'middle', 12)),
     label(left - 8, top - 8, unit, o.quiet, 'end', 12),
   ]
@@ -100,7 +100,7 @@ function pathsBody({ paths, until: length, unit, max }: PagePaths, o: PictureOpt
   ]
   const calls = paths.flatMap(({ calls: of = [], ink }) => of.map((call) => ({ ...call, ink, px: x(call.x), py: y(call.y) })))
   const called = callsBody(calls, strokes, { left, right, top, bottom }, o)
-  return [...grid, line(left, bottom, right, bottom, o.quiet), ...drawn, called, ...names].join('')
+  return [...grid, line(left, y(0), right, y(0), o.quiet), ...drawn, called, ...names].join('')
 } // prettier-ignore
 
 const CALL_SIZE = 11

@@ -31,6 +31,8 @@ export interface PagePaths {
   paths: readonly PagePath[]
   until: number
   unit: string
+  /** Where the scale begins; 0 where it is not given. */
+  min?: number
   max: number
 }
 export interface PageBar {

@@ -251,6 +251,19 @@ describe('blocks of a write-up', () => {
       null,
       null,
     ])
+    // A battery that drains all along goes below nothing; where it is the device's own word, that is said.
+    const drains = [
+      {
+        ...path('Hawser 30', ''),
+        points: [
+          { x: 0, y: -6.4 },
+          { x: 3600, y: -5 },
+        ],
+      },
+    ]
+    const drained = MADE.power({ ...told, watts: drains, wattsAt: 'battery' })
+    expect(drained?.picture).toMatchObject({ min: -7, max: 0 })
+    expect(drained?.paragraphs).toEqual([expect.stringContaining('as the device tells them')])
     expect(MADE.heat({ ...told, hottest: { ...told.hottest, results: [result({ value: NaN })] } })).toBeNull()
     expect(plain(MADE.heat(told)?.table?.rows)).toBe(plain([['Hawser 20', '41.5 °C ± 1.0 °C']]))
     expect(MADE.parts({ ...told, parts: [['Hawser 20', 'hold']] })?.table?.rows).toHaveLength(1)

@@ -153,9 +153,14 @@ export const MADE = {
           },
         }),
   power: ({ watts, wattsAt, until }: Told): Made | null => {
-    const highest = watts.flatMap(({ points }) => points).reduce((top, { y }) => Math.max(top, y), 0)
-    if (!(highest > 0)) return null
-    const [, max] = nice(0, highest, 5)
+    const points = watts.flatMap((path) => path.points)
+    const [lowest, highest] = points.reduce(
+      ([low, top], { y }) => [Math.min(low, y), Math.max(top, y)],
+      [0, 0],
+    )
+    if (highest === lowest) return null
+    // A battery that drains, or a device that feeds out, goes below nothing.
+    const [min, max] = nice(lowest, highest, 5)
     const rows = watts.flatMap(({ name, calls = [] }) => calls.map(({ at, said }) => [name, at, said]))
     const isOwn = wattsAt === 'battery'
     const said = isOwn
@@ -168,6 +173,7 @@ export const MADE = {
         paths: legible(watts),
         until,
         unit: 'W',
+        min,
         max,
       },
       table: { caption: 'What is called out', head: ['Set-up', 'At', 'Power'], rows },

@@ -18,8 +18,8 @@ const props = defineProps<{
   told: UseAdviceReturn
   thresholds: UseThresholdsReturn
   names: readonly string[]
-  /** Gear for one device: watts can be set against what they brought. */
-  isLadder: boolean
+  /** Gear for one device: there is something to choose, and watts can be set against what they brought. */
+  isChoice: boolean
 }>()
 const { sharePercent, nightHours, warmC, ladderMinutes, topUpMinutes, options } = props.thresholds
 const { advice, offered, odd, foreseen, curve, from } = props.told
@@ -67,14 +67,22 @@ const ladderTable = () => [
     <div class="asked">
       <InTurn :turn="1">
         <ThresholdField
+          v-if="isChoice"
           v-model="sharePercent"
           label="Enough is"
           suffix="% of the best"
           :low="1"
           :high="100"
         />
-        <FormPick v-model="ladderMinutes" label="after" :items="MINUTES" density="compact" />
-        <ThresholdField v-model="nightHours" label="A night has" suffix="h" :low="0.5" :high="24" />
+        <FormPick v-if="isChoice" v-model="ladderMinutes" label="after" :items="MINUTES" density="compact" />
+        <ThresholdField
+          v-if="isChoice"
+          v-model="nightHours"
+          label="A night has"
+          suffix="h"
+          :low="0.5"
+          :high="24"
+        />
         <ThresholdField v-model="warmC" label="Warm from" suffix="°C" :low="25" :high="60" />
         <FormPick v-model="topUpMinutes" label="Before leaving" :items="MINUTES" density="compact" />
       </InTurn>
@@ -87,7 +95,7 @@ const ladderTable = () => [
         </ul>
       </template>
     </InTurn>
-    <template v-if="isLadder && steps.length > 1">
+    <template v-if="isChoice && steps.length > 1">
       <div class="head">
         <h2>Watts against what they brought in {{ ladderMinutes }} min</h2>
         <CopyTable :table="ladderTable" name="the ladder" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { writtenUnit } from '@core/words/figures'
+import type { Path } from '../../charts/options'
 import PathChart from '../../charts/PathChart.vue'
 import { useChartView } from '../../charts/useChartView'
 import PathsTable from '../../charts/PathsTable.vue'
@@ -63,6 +64,8 @@ const strips = computed(() =>
     }))
     .filter(({ paths }) => paths.length > 0),
 )
+/** A battery that drains, or a device that feeds out. */
+const goesBelow = (paths: readonly Path[]) => paths.some(({ points }) => points.some(({ y }) => y < 0))
 const pictures = computed(() => [
   ...(props.across === 'clock' && !isLevelless.value
     ? frames.value.map(({ title, paths }) => ({ title: title || 'Level', unit: '%', paths }))
@@ -121,7 +124,7 @@ const summary = computed(
             :paths="strip.paths"
             :unit="strip.unit"
             untitled
-            :min="strip.what === 'heat' ? undefined : 0"
+            :min="strip.what === 'heat' || goesBelow(strip.paths) ? undefined : 0"
             :from="across === 'level' ? 0 : view.from"
             :until="across === 'level' ? 100 : view.until"
             :whole="across === 'level' ? undefined : paths.until.value"

@@ -69,7 +69,7 @@ const advice = computed(() =>
 const withoutLevels = computed(() =>
   setups.value.some((s) => s.sides.some(({ analysis }) => Number.isNaN(analysis.startPercent))),
 )
-const isLadder = computed(() => told.advice.value.scope === 'gear')
+const isChoice = computed(() => told.advice.value.scope === 'gear')
 const sizes = useSizes(verdict)
 const changes = useLeads(verdict)
 const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatability, goal, () =>
@@ -155,12 +155,16 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
               <a href="#fairness">See the conditions</a>
             </p>
             <InTurn v-if="!stopped" :turn="2">
-              <ThresholdPanel :thresholds="thresholds" :learnt="ranking.repeatability" />
+              <ThresholdPanel
+                :thresholds="thresholds"
+                :learnt="ranking.repeatability"
+                :is-choice="isChoice"
+              />
             </InTurn>
           </aside>
         </div>
         <InTurn v-if="!stopped" :turn="5">
-          <AdvicePart :told="told" :thresholds="thresholds" :names="setupNames" :is-ladder="isLadder" />
+          <AdvicePart :told="told" :thresholds="thresholds" :names="setupNames" :is-choice="isChoice" />
         </InTurn>
         <InTurn :turn="8">
           <ResultsTable

@@ -7,7 +7,12 @@ import ThresholdField from './ThresholdField.vue'
 import type { UseThresholdsReturn } from './useThresholds'
 
 /** What would change the verdict and the advice, in reach. */
-const props = defineProps<{ thresholds: UseThresholdsReturn; learnt: Repeatability }>()
+const props = defineProps<{
+  thresholds: UseThresholdsReturn
+  learnt: Repeatability
+  /** Whether there is gear to choose from. */
+  isChoice: boolean
+}>()
 const { worthMinutes, worthPercent, repeatPercent, prefer } = props.thresholds
 const PREFER = [
   { value: 'cost', title: 'the cheapest' },
@@ -31,7 +36,7 @@ const told = computed(
       :high="50"
       :placeholder="told"
     />
-    <FormPick v-model="prefer" label="Among equals" :items="PREFER" density="compact" />
+    <FormPick v-if="isChoice" v-model="prefer" label="Among equals" :items="PREFER" density="compact" />
   </section>
 </template>
 
