@@ -8,6 +8,7 @@ const run = (deviceId: string, sourceId: string, over: Partial<Choosable> = {}):
   deviceId,
   sourceId,
   cableId: null,
+  fedFromId: null,
   kind: deviceId.startsWith('p') ? 'phone' : 'laptop',
   sound: true,
   startedAt: `2026-03-0${1 + (n % 9)}`,
@@ -38,6 +39,14 @@ it('tells repeats from before and after', () => {
     choicesFor([run('p1', 'a', { setUp: 'p1 a' }), run('p1', 'a', over)]).map((c) => c.kind)
   expect(kindOf({ setUp: 'p1 a 2' })).toEqual(['before-after'])
   expect(kindOf({ setUp: 'p1 a' })).toEqual(['repeats'])
+  // A pad behind two bricks is two set-ups of gear, and nothing of before and after.
+  const pads = ['brick', 'brick', 'small'].map((fedFromId, i) =>
+    run('p1', 'pad', { id: `pad${i}`, fedFromId, setUp: `pad ${fedFromId}`, startedAt: `2026-03-0${i + 1}` }),
+  )
+  expect(choicesFor(pads).map((c) => [c.kind, c.runIds.length])).toEqual([
+    ['feeds', 3],
+    ['repeats', 2],
+  ])
 })
 
 it('sets runs against what came in the box, else the slowest that is owned, else the slowest', () => {

@@ -6,6 +6,8 @@ export interface Choosable {
   deviceId: string
   sourceId: string
   cableId: string | null
+  /** What feeds the source, where it is a pad, a dock or a bank. */
+  fedFromId: string | null
   /** Kind of its device. */
   kind: string
   /** A run that counts: neither spoilt nor set aside. */
@@ -19,7 +21,7 @@ export interface Choosable {
 
 /** A question to which some runs of a logbook are the answer. */
 export interface Choice {
-  kind: 'sources' | 'devices' | 'generations' | 'repeats' | 'before-after' | 'campaign'
+  kind: 'sources' | 'devices' | 'generations' | 'feeds' | 'repeats' | 'before-after' | 'campaign'
   /** What it is about, where it is about one: a device, a source, a kind of device, a campaign. */
   deviceId?: string
   sourceId?: string
@@ -28,12 +30,13 @@ export interface Choice {
   runIds: string[]
 }
 
-const gearOf = (r: Choosable) => `${r.deviceId} ${r.sourceId} ${r.cableId}`
+const gearOf = (r: Choosable) => `${r.deviceId} ${r.sourceId} ${r.cableId} ${r.fedFromId}`
 const kinds = (runs: readonly Choosable[], of: (r: Choosable) => string) => new Set(runs.map(of)).size
 
 /**
  * Every question that the runs of a logbook can answer, each with the runs for it in the order of time: one device over
- * its sources, one source over devices, generations of a kind, repeats of a set-up, before and after, a campaign.
+ * its sources, one source over devices, generations of a kind, a pad or a dock over what feeds it, repeats of a set-up,
+ * before and after, a campaign.
  */
 export function choicesFor(all: readonly Choosable[]): Choice[] {
   const runs = all.filter((r) => r.sound).sort((a, b) => a.startedAt.localeCompare(b.startedAt))
@@ -46,6 +49,7 @@ export function choicesFor(all: readonly Choosable[]): Choice[] {
     (r) => r.kind,
   ).flatMap(([sourceId, kindsOf]) => kindsOf.map(([deviceKind, of]) => ({ sourceId, deviceKind, of })))
   const gear = groups(runs, gearOf).map(([, of]) => of)
+  const fed = groups(runs, (r) => `${r.deviceId} ${r.sourceId}`).map(([, of]) => of)
   const campaigns = groups(runs, (r) => r.campaignId)
   return [
     ...byDevice.map(([deviceId, of]): Choice => ({ kind: 'sources', deviceId, runIds: ids(of) })),
@@ -56,6 +60,9 @@ export function choicesFor(all: readonly Choosable[]): Choice[] {
         return !isWhole && kinds(of, (r) => r.deviceId) > 1
       })
       .map(({ sourceId, deviceKind, of }): Choice => ({ kind: 'generations', sourceId, deviceKind, runIds: ids(of) })),
+    ...fed
+      .filter((of) => kinds(of, (r) => r.fedFromId ?? '') > 1)
+      .map((of): Choice => ({ kind: 'feeds', deviceId: of[0].deviceId, sourceId: of[0].sourceId, runIds: ids(of) })),
     ...gear
       .filter((of) => of.length > 1)
       .map((of): Choice => ({ kind: hasChanged(of) ? 'before-after' : 'repeats', deviceId: of[0].deviceId, sourceId: of[0].sourceId, runIds: ids(of) })),

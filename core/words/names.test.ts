@@ -40,20 +40,28 @@ it('tells runs of one name apart by cable, unit or day, whichever differs, and b
   const names = (...runs: ReturnType<typeof run>[]) =>
     Object.values(tellingNames([...runs, { id: 'z', device: 'P5', source: 'H30' }]))
   expect(names(run('a', 'grey', '', '2 Mar'), run('b', 'white', '', '3 Mar'))).toEqual([
-    'H20, grey',
-    'H20, white',
+    'H20 (grey)',
+    'H20 (white)',
     'H30',
   ])
   expect(names(run('a', 'grey', 'mate’s', '2 Mar'), run('b', 'grey', 'mine', '2 Mar'))).toEqual([
-    'H20, mate’s',
-    'H20, mine',
+    'H20 (mate’s)',
+    'H20 (mine)',
     'H30',
   ])
   expect(names(run('a', 'grey', '', '2 Mar'), run('b', 'grey', '', '3 Mar'))).toEqual([
-    'H20, 2 Mar',
-    'H20, 3 Mar',
+    'H20 (2 Mar)',
+    'H20 (3 Mar)',
     'H30',
   ])
+  // Of several things that differ each stands in the same brackets.
+  expect(
+    names(
+      run('a', 'short, marked', 'mine', '2 Mar'),
+      run('b', 'short, marked', 'mate’s', '2 Mar'),
+      run('c', 'long', '', ''),
+    ),
+  ).toEqual(['H20 (short, marked; mine)', 'H20 (short, marked; mate’s)', 'H20 (long)', 'H30'])
   expect(names(run('a', 'grey', '', '2 Mar'), run('b', 'grey', '', '2 Mar'))).toEqual([
     'H20',
     'H20 (2)',
@@ -75,13 +83,13 @@ it('tells set-ups of the same gear apart by how the device was set, then by its 
       of('1', 'asleep, case off', 'health 99 %'),
       of('2', 'Asleep; case on; screen at 50 %', 'health 98 %'),
     ),
-  ).toEqual(['H20, case off', 'H20, case on, screen at 50 %'])
+  ).toEqual(['H20 (case off)', 'H20 (case on, screen at 50 %)'])
   expect(names(of('1', 'asleep', 'health 99 %'), of('2', 'asleep, filmed', 'health 98 %'))).toEqual([
     'H20',
-    'H20, filmed',
+    'H20 (filmed)',
   ])
   expect(names(of('1', 'asleep', 'health 99 %'), of('2', 'asleep', 'health 88 %'))).toEqual([
-    'H20, health 99 %',
-    'H20, health 88 %',
+    'H20 (health 99 %)',
+    'H20 (health 88 %)',
   ])
 })

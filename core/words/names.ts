@@ -35,9 +35,11 @@ export interface NamedRun {
 const ALSO = ['fedFrom', 'cable', 'chain', 'unit', 'software', 'state', 'health', 'day'] as const
 
 /**
- * Only what tells runs apart: the source for one device, the device for one source; where those are alike, what feeds it,
- * the cable, what else is in the chain, the unit, its software, how it was set, its battery’s health or the day, as far as
- * they differ; at last a number. By id.
+ * Only what tells runs apart: the source for one device, the device for one source; where those are alike, in brackets,
+ * since names stand in lists, what feeds it, the cable, what else is in the chain, the unit, its software, how it was set,
+ * its battery’s health or the day, as far as they differ; at last a number. By id.
+ *
+ * @example "Hawser 30 (Long grey)"
  */
 export function tellingNames(runs: readonly NamedRun[]): Record<string, string> {
   const oneDevice = new Set(runs.map((r) => r.device)).size === 1
@@ -52,10 +54,15 @@ function toldApart(
   name: string,
   alike: readonly NamedRun[],
   by: readonly (typeof ALSO)[number][],
+  also: readonly string[] = [],
 ): [id: string, name: string][] {
-  if (alike.length === 1) return [[alike[0].id, name]]
+  const called = (...more: string[]) => {
+    const known = [...also, ...more]
+    return known.length > 0 ? `${name} (${known.join('; ')})` : name
+  }
+  if (alike.length === 1) return [[alike[0].id, called()]]
   const [first, ...rest] = by
-  if (first === undefined) return alike.map(({ id }, i) => [id, i === 0 ? name : `${name} (${i + 1})`])
+  if (first === undefined) return alike.map(({ id }, i) => [id, i === 0 ? called() : called(String(i + 1))])
   const said = alike.map((r) => r[first] ?? '')
   const parts = groups(
     alike.map((run, i) => [run, first === 'state' ? ownItems(said)[i] : said[i]] as const),
@@ -63,9 +70,10 @@ function toldApart(
   )
   return parts.flatMap(([value, of]) =>
     toldApart(
-      parts.length > 1 && value ? `${name}, ${value}` : name,
+      name,
       of.map(([run]) => run),
       rest,
+      parts.length > 1 && value ? [...also, value] : also,
     ),
   )
 }

@@ -13,6 +13,8 @@ export function choiceTitle(
       return `All devices from ${source}`
     case 'generations':
       return `Every ${deviceKind} from ${source}`
+    case 'feeds':
+      return `${device} from ${source}: over what feeds it`
     case 'repeats':
       return `${device} from ${source}: its repeats`
     case 'before-after':

@@ -272,6 +272,7 @@ describe('blocks of a write-up', () => {
     ])
     expect(MADE.odd({ ...told, odd: ['One is odd.'] })?.list).toEqual(['One is odd.'])
     expect(MADE.advice(told)?.list).toEqual(['Enough over a night of 8 h: Bollard 5.'])
+    expect(MADE.advice({ ...told, names: ['Bollard 5'] })).toBeNull()
     expect(MADE.cautions().list.length).toBeGreaterThan(3)
   })
 })

@@ -234,7 +234,7 @@ export const MADE = {
   gains: (t: Told): Made | null =>
     judgedTable('What some minutes bring', isStopped(t) ? [] : [...t.leads, t.sizes], t, t.gains),
   advice: (t: Told): Made | null =>
-    isStopped(t)
+    isStopped(t) || t.names.length < 2
       ? null
       : block('For whom which', [], { list: t.purposes.map((p) => `${p.purpose}: ${p.answer}.`) }),
   parts: ({ parts }: Told): Made | null =>

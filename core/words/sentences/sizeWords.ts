@@ -11,7 +11,7 @@ export function sizeWords(
   if (most === null) return ''
   const said = 'These batteries differ in size, and a point of one is not the energy of a point of another.'
   if (most.length === 0) return said
-  const named = most.map(({ index, wh }) => `${names[index]} (${figure(wh, 1, 'Wh')})`)
   const apart = most.length > 1 ? ', which can’t be told apart' : ''
-  return `${said} In ${duration(minutes * 60)} most energy went into ${list(named)}${apart}.`
+  const energies = list(most.map(({ wh }) => figure(wh, 1, 'Wh')))
+  return `${said} In ${duration(minutes * 60)} most energy went into ${list(most.map(({ index }) => names[index]))}${apart}: ${energies}.`
 }

@@ -12,6 +12,8 @@ const GOAL_WORDS: Record<Goal['key'], { tab: string; said: string; behind: strin
   coolest: { tab: 'coolest', said: 'Of heat', behind: 'is warmer' },
   'least-lost': { tab: 'least lost', said: 'Of losses', behind: 'loses more' },
 }
+/** As a sentence begins: "To full". */
+export const goalSaid = ({ key }: Goal): string => GOAL_WORDS[key].said
 export const goalTab = ({ key }: Goal): string => GOAL_WORDS[key].tab
 
 /** A goal's figure with its unit. */

@@ -34,6 +34,8 @@ const purposes = computed(() =>
     currency: settings.currency,
   }),
 )
+/** Of one set-up alone nothing can be chosen. */
+const isOne = computed(() => props.names.length < 2)
 const steps = computed(() => advice.value.ladder.steps.filter((s) => Number.isFinite(s.gain)))
 const enough = computed(
   () => (steps.value.reduce((most, s) => Math.max(most, s.gain), 0) * sharePercent.value) / 100,
@@ -53,9 +55,9 @@ const ladderTable = () => [
 </script>
 
 <template>
-  <section aria-label="For whom which">
-    <h2>For whom which</h2>
-    <dl class="purposes" data-testid="purposes">
+  <section :aria-label="isOne ? 'Odd results' : 'For whom which'">
+    <h2 v-if="!isOne">For whom which</h2>
+    <dl v-if="!isOne" class="purposes" data-testid="purposes">
       <div v-for="p in purposes" :key="p.purpose">
         <dt>{{ p.purpose }}</dt>
         <dd>{{ p.answer }}</dd>
@@ -64,7 +66,7 @@ const ladderTable = () => [
     <p v-if="advice.scope === 'mixed'" class="quiet">
       What to keep or buy is told of one device at a time: choose its runs alone.
     </p>
-    <div class="asked">
+    <div v-if="!isOne" class="asked">
       <InTurn :turn="1">
         <ThresholdField
           v-if="isChoice"

@@ -163,7 +163,7 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
             </InTurn>
           </aside>
         </div>
-        <InTurn v-if="!stopped" :turn="5">
+        <InTurn v-if="!stopped && (setups.length > 1 || told.odd.value.length)" :turn="5">
           <AdvicePart :told="told" :thresholds="thresholds" :names="setupNames" :is-choice="isChoice" />
         </InTurn>
         <InTurn :turn="8">

@@ -35,8 +35,9 @@ const rows = computed(() =>
       ink: props.inks[setup.runs[0].id],
       name: props.names[place.index],
       ...(Number.isNaN(value) ? { value: '–', spread: '' } : goalParts(props.goal, value, spread)),
-      runs: place.runs > 1 ? ` · ${place.runs} runs` : '',
-      words: placeWords(props.goal, place, props.goal.why(setup.sides[0].analysis)),
+      runs: place.runs > 1 ? `${props.setups.length > 1 ? ' · ' : ''}${place.runs} runs` : '',
+      words:
+        props.setups.length > 1 ? placeWords(props.goal, place, props.goal.why(setup.sides[0].analysis)) : '',
       dot: { left: `${scale.value(value)}%` },
       bar: {
         left: `${scale.value(value - spread)}%`,

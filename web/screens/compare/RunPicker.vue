@@ -21,6 +21,7 @@ const choices = computed(() =>
       deviceId: r.deviceId,
       sourceId: r.sourceId,
       cableId: r.cableId,
+      fedFromId: r.conditions.fedFromId,
       kind: logbook.device(r.deviceId)?.kind ?? '',
       sound: isSound(r),
       startedAt: r.startedAt,

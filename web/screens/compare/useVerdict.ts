@@ -6,11 +6,13 @@ import { scoresOf } from '@core/analysis/scores'
 import { fairness, fedBeside, type FairnessRow } from '@core/compare/fairness'
 import type { Side } from '@core/compare/quantities'
 import { GOALS, rank, usualGoal, type Goal, type Ranking } from '@core/compare/ranking'
+import { repeatsOf } from '@core/compare/repeats'
 import { scoreRepeatability as scoreRepeatabilityOf } from '@core/compare/underLoad'
 import type { Repeatability } from '@core/compare/verdict'
 import { isSound, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
 import { capacityThen } from '@core/protocol/runConditions'
+import { repeatSentence } from '@core/words/sentences/repeatWords'
 import { verdictSentence } from '@core/words/sentences/verdictSentence'
 import { useLearnt } from '../../stores/learnt'
 import { useLogbook } from '../../stores/logbook'
@@ -155,7 +157,20 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     const isBase = ({ runs }: SetUp) => runs.some((r) => r.id === comparison.baseline.value)
     return Math.max(0, setups.value.findIndex(isBase))
   }) // prettier-ignore
-  const sentence = computed(() => verdictSentence(goal.value, ranking.value, names.value))
+  /** Of one set-up alone there is nothing to lead; how well it repeats is its answer. */
+  const repeats = computed(() =>
+    setups.value.length === 1
+      ? repeatsOf(
+          goal.value,
+          setups.value[0].sides.map(({ analysis }) => analysis),
+        )
+      : null,
+  )
+  const sentence = computed(() =>
+    repeats.value
+      ? repeatSentence(goal.value, repeats.value, names.value[0], repeatability.value)
+      : verdictSentence(goal.value, ranking.value, names.value),
+  )
   return {
     goal,
     setups,
