@@ -272,7 +272,10 @@ describe('blocks of a write-up', () => {
     ])
     expect(MADE.odd({ ...told, odd: ['One is odd.'] })?.list).toEqual(['One is odd.'])
     expect(MADE.advice(told)?.list).toEqual(['Enough over a night of 8 h: Bollard 5.'])
-    expect(MADE.advice({ ...told, names: ['Bollard 5'] })).toBeNull()
+    const alone = { ...told, names: ['Bollard 5'] }
+    expect(MADE.advice(alone)).toBeNull()
+    expect(MADE.results(alone)?.table?.caption).toBe('Times, with twice the standard uncertainty')
+    expect(plain(MADE.results(alone)?.table?.rows)).not.toContain('baseline')
     expect(MADE.cautions().list.length).toBeGreaterThan(3)
   })
 })

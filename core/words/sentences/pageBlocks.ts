@@ -116,11 +116,17 @@ function judgedTable(
   const { names, runCounts, baseAt } = t
   const known = columns.filter(hasFigure)
   if (known.length === 0) return null
+  // Repeats of one set-up are held against nothing.
+  const isAlone = names.length < 2
   return block(heading, paragraphs, {
     table: {
-      caption: `${heading}, against ${names[baseAt] ?? ''}, with twice the standard uncertainty`,
+      caption: `${heading}${isAlone ? '' : `, against ${names[baseAt] ?? ''}`}, with twice the standard uncertainty`,
       head: ['Set-up', 'Runs', ...known.map((c) => c.quantity.label)],
-      rows: names.map((name, i) => [name, String(runCounts[i]), ...judged(known, i, isStopped(t))]),
+      rows: names.map((name, i) => [
+        name,
+        String(runCounts[i]),
+        ...judged(known, i, isAlone || isStopped(t)),
+      ]),
     },
   })
 }

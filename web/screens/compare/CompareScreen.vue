@@ -60,6 +60,11 @@ const stopped = computed(() => blocking.value.length > 0 && !accepted.value)
 const differing = computed(() => blocking.value.map((r) => r.label.toLowerCase()).join(', '))
 const namesOf = (state: FairnessRow['state']) =>
   fair.value.flatMap((r) => (r.state === state ? [r.label.toLowerCase()] : [])).join(', ')
+const chosenWords = computed(() =>
+  judged.value && setups.value.length === 1
+    ? `${chosen.value.length} runs of one set-up`
+    : `${chosen.value.length} runs, against ${names.value[baseline.value]}`,
+)
 const unequal = computed(() => namesOf('different'))
 const unknown = computed(() => namesOf('unknown'))
 const unsound = computed(() => runs.value.filter((r) => !isSound(r)).map((r) => names.value[r.id]))
@@ -104,7 +109,7 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
           @toggle="isChoosing ||= ($event.target as HTMLDetailsElement).open"
         >
           <summary>
-            {{ enough ? `${chosen.length} runs, against ${names[baseline]}. Choose others` : 'Choose runs' }}
+            {{ enough ? `${chosenWords}. Choose others` : 'Choose runs' }}
           </summary>
           <RunPicker v-if="isChoosing || !enough" v-model:chosen="chosen" v-model:baseline="baseline" />
         </details>
@@ -174,7 +179,7 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
             :baseline="baseAt"
             :under-load="underLoad.quantities.value"
             :prior-of="underLoad.priorOf"
-            :silent="stopped"
+            :silent="stopped || setups.length < 2"
           />
         </InTurn>
         <InTurn :turn="9">

@@ -53,8 +53,8 @@ const savedTable = () => [
       <CopyTable :table="table" name="the results" />
     </div>
     <p class="quiet">
-      Against {{ names[baseline] }}.<template v-if="allSimulated"> All <SimulatedTag />.</template> Press a
-      head to sort by it.
+      <template v-if="names.length > 1">Against {{ names[baseline] }}. </template
+      ><template v-if="allSimulated">All <SimulatedTag />. </template>Press a head to sort by it.
     </p>
     <div class="scroll-x" tabindex="0">
       <table class="ruled" data-testid="results">
