@@ -189,10 +189,10 @@ test('the same gear set otherwise, or with an older battery, is another set-up a
   await page.getByRole('button', { name: 'Compare all the same' }).click()
   await expect(ranking.getByRole('listitem')).toHaveCount(2)
   await expect(page.getByTestId('verdict')).toContainText(
-    'case off and Hawser 21, case on can’t be told apart',
+    '(case off) and Hawser 21 (case on) can’t be told apart',
   )
   // Before and after: only the battery is another. One of the later runs says nothing of its state.
   await page.goto('/side-by-side?runs=r0,r1,r4,r5&accept=1')
   await expect(ranking.getByRole('listitem')).toHaveCount(2)
-  await expect(page.getByTestId('verdict')).toContainText(/health 100\s% and Hawser 21, health 88\s%/)
+  await expect(page.getByTestId('verdict')).toContainText(/health 100\s%\) and Hawser 21 \(health 88\s%\)/)
 })

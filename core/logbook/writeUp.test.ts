@@ -23,6 +23,9 @@ it('has a block back where it stood, once', () => {
 it('names the figures that changed since words were written, and none where none were', () => {
   expect(changedSince('a: 1\nb: 2', ['a: 1', 'b: 3'])).toEqual(['b: 3'])
   expect(changedSince('', ['a: 1'])).toEqual([])
+  // Earlier versions wrote the name of a set-up with a comma.
+  expect(changedSince('H30, Long grey to 50 %: 2 min', ['H30 (Long grey) to 50 %: 2 min'])).toEqual([])
+  expect(changedSince('H30, Long grey to 50 %: 2 min', ['H30 (Long grey) to 50 %: 3 min'])).toHaveLength(1)
 })
 
 it('needs a title, and takes what the program writes', () => {

@@ -76,6 +76,9 @@ export function withBlock(blocks: readonly Block[], block: Block, at: number): B
 /** Lines of figures that are no longer as they were when words were written about them. */
 export function changedSince(then: string, now: readonly string[]): string[] {
   if (then === '') return []
-  const before = new Set(then.split('\n'))
-  return now.filter((line) => !before.has(line))
+  const before = new Set(then.split('\n').map(spelt))
+  return now.filter((line) => !before.has(spelt(line)))
 }
+
+/** Names of set-ups were once written with commas where they have brackets now: that is no other figure. */
+const spelt = (line: string): string => line.replace(/[(),;]/g, '')

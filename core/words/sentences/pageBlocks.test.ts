@@ -3,7 +3,8 @@ import { ASSUMED_REPEATABILITY } from '../../compare/verdict'
 import { GOALS } from '../../compare/ranking'
 import { quantityOf, type Quantity } from '../../compare/quantities'
 import type { Result } from '../../compare/results'
-import { MADE, type Told } from './pageBlocks'
+import { MADE } from './pageBlocks'
+import type { Told } from './pageTold'
 
 const full = GOALS.find((g) => g.key === 'full')!
 const result = (over: Partial<Result>): Result =>
@@ -56,6 +57,7 @@ const told: Told = {
   purposes: [{ purpose: 'Enough over a night of 8 h', answer: 'Bollard 5' }],
   parts: [],
   wattsAt: 'source',
+  alignedAt: null,
   sizes: '',
   grid: { head: ['Source'], rows: [] },
   odd: [],
@@ -272,6 +274,10 @@ describe('blocks of a write-up', () => {
     ])
     expect(MADE.odd({ ...told, odd: ['One is odd.'] })?.list).toEqual(['One is odd.'])
     expect(MADE.advice(told)?.list).toEqual(['Enough over a night of 8 h: Bollard 5.'])
+    const aligned = { ...told, alignedAt: 4 }
+    expect(plain(MADE.how(aligned).list.at(-1))).toContain('set to where each run came to 4 %')
+    expect(plain(MADE.paths(aligned)?.paragraphs)).toContain('count from there')
+    expect(plain(MADE.results(aligned)?.table?.caption)).toContain('Times from 4 % on, against')
     const alone = { ...told, names: ['Bollard 5'] }
     expect(MADE.advice(alone)).toBeNull()
     expect(MADE.results(alone)?.table?.caption).toBe('Times, with twice the standard uncertainty')

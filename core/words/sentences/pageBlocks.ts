@@ -1,63 +1,11 @@
-import type { Goal, Ranking } from '../../compare/ranking'
-import type { Quantity } from '../../compare/quantities'
-import type { Result } from '../../compare/results'
+import { figure } from '../figures'
 import { nice } from 'd3-array'
 import type { PageBar, PageBlock, PagePath, PageTable } from '../page'
-import { CAUTIONS, doubtWords, methodWords, type Method } from './methodWords'
+import { CAUTIONS, doubtWords, methodWords } from './methodWords'
+import type { Column, Told } from './pageTold'
 import { PART_HEAD } from './partRows'
 import { againstWords, resultWords } from './resultWords'
 import { noneWords, goalTab, goalWithSpread } from './verdictSentence'
-
-/** A figure of every set-up. */
-interface Column {
-  quantity: Quantity
-  results: readonly Result[]
-}
-
-/** What the blocks of a write-up are made from: a comparison as it stands, in figures and in words. */
-export interface Told {
-  goal: Goal
-  ranking: Ranking
-  /** Of the set-ups, in their order, and how many runs each has. */
-  names: readonly string[]
-  runCounts: readonly number[]
-  /** The verdict in a sentence, and what to take. */
-  answer: string
-  choice: string
-  /** What keeps from a verdict, by name, and whether that was accepted. */
-  blocking: readonly string[]
-  accepted: boolean
-  methods: readonly Method[]
-  paths: readonly PagePath[]
-  panels: readonly { title: string; paths: readonly PagePath[] }[]
-  /** Watts over the clock, and whose they are. */
-  watts: readonly PagePath[]
-  wattsAt: 'source' | 'battery'
-  /** Where the clock of the pictures ends, s. */
-  until: number
-  /** The set-up that the others are held against. */
-  baseAt: number
-  /** Times to levels, and until the current stops. */
-  levels: readonly Column[]
-  currentStops: Column
-  /** What some minutes bring, in points, Wh and hours of use; and where a lead did not last. */
-  gains: readonly Column[]
-  leads: readonly string[]
-  /** That points are not energy; '' where batteries are alike. */
-  sizes: string
-  hottest: Column
-  /** What was measured under load, and what benchmarks say of it. */
-  load: {
-    sentences: readonly string[]
-    figures: readonly Column[]
-  }
-  purposes: readonly { purpose: string; answer: string }[]
-  /** Rows of {@link PART_HEAD}, each with its set-up before it. */
-  parts: readonly (readonly string[])[]
-  grid: Omit<PageTable, 'caption'>
-  odd: readonly string[]
-  doubts: Parameters<typeof doubtWords>[0]
-}
 
 type Made = Omit<PageBlock, 'id'>
 
@@ -106,6 +54,14 @@ function timesOf({ goal, levels, currentStops }: Told): readonly Column[] {
 }
 const hasFigure = ({ results }: Column): boolean => results.some((r) => r.runs > 0)
 
+/** Where the clocks begin, where that is not power-on. */
+const fromWords = ({ alignedAt }: Told): string =>
+  alignedAt === null ? '' : ` from ${figure(alignedAt, 0, '%')} on`
+const clockWords = ({ alignedAt }: Told): string =>
+  alignedAt === null
+    ? ''
+    : `The clocks were set to where each run came to ${figure(alignedAt, 0, '%')}: times, levels and gains count from there.`
+
 /** Figures of every set-up, each with the verdict on it; a column in which nobody has one says nothing. */
 function judgedTable(
   heading: string,
@@ -120,7 +76,7 @@ function judgedTable(
   const isAlone = names.length < 2
   return block(heading, paragraphs, {
     table: {
-      caption: `${heading}${isAlone ? '' : `, against ${names[baseAt] ?? ''}`}, with twice the standard uncertainty`,
+      caption: `${heading}${fromWords(t)}${isAlone ? '' : `, against ${names[baseAt] ?? ''}`}, with twice the standard uncertainty`,
       head: ['Set-up', 'Runs', ...known.map((c) => c.quantity.label)],
       rows: names.map((name, i) => [
         name,
@@ -140,11 +96,13 @@ export const MADE = {
         ? [`No verdict: these runs differ in what decides it (${t.blocking.join(', ')}).`]
         : [t.answer, t.choice],
     ),
-  how: ({ methods }: Told): Made => block('How it was done', [], { list: methodWords(methods) }),
-  paths: ({ paths, until }: Told): Made | null =>
-    isBare(paths)
+  how: (t: Told): Made =>
+    block('How it was done', [], { list: [...methodWords(t.methods), ...[clockWords(t)].filter(Boolean)] }),
+  paths: (t: Told): Made | null => {
+    const { paths, until } = t
+    return isBare(paths)
       ? null
-      : block('The charge curves', [], {
+      : block('The charge curves', [clockWords(t)], {
           picture: {
             kind: 'paths',
             alt: `Level against time: ${endWords(paths)}`,
@@ -157,7 +115,8 @@ export const MADE = {
             head: ['Set-up', 'Half', '80 %', 'Full'],
             rows: ended(paths).map((p) => [p.name, calledAt(p, 50), calledAt(p, 80), p.end]),
           },
-        }),
+        })
+  },
   power: ({ watts, wattsAt, until }: Told): Made | null => {
     const points = watts.flatMap((path) => path.points)
     const [lowest, highest] = points.reduce(

@@ -17,8 +17,15 @@ const DID: Record<Goal['kind'], [before: string, after: string]> = {
  *
  * @param name of the set-up
  * @param usual what other runs tell of how well runs repeat
+ * @param from the level that the clocks were set to, %
  */
-export function repeatSentence(goal: Goal, repeats: Repeats, name: string, usual: Repeatability): string {
+export function repeatSentence(
+  goal: Goal,
+  repeats: Repeats,
+  name: string,
+  usual: Repeatability,
+  from: number | null = null,
+): string {
   const { runs, low, high, deviation, share } = repeats
   const [least, most] = [goalFigure(goal, low), goalFigure(goal, high)]
   const [before, after] = DID[goal.kind]
@@ -27,5 +34,5 @@ export function repeatSentence(goal: Goal, repeats: Repeats, name: string, usual
   const isShare = goal.kind !== 'celsius'
   const apart = isShare ? figure(100 * share, 1, '%') : difference(deviation, 1, '°C')
   const rule = isShare && !usual.assumed ? ` Other runs vary by ${figure(100 * usual.share, 1, '%')}.` : ''
-  return `${goalSaid(goal)}, the ${runs} runs of ${name} ${before} ${range}: they vary by ${apart}, one standard deviation.${rule}`
+  return `${goalSaid(goal, from)}, the ${runs} runs of ${name} ${before} ${range}: they vary by ${apart}, one standard deviation.${rule}`
 }

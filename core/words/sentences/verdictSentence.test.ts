@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { GOALS, type Place } from '../../compare/ranking'
 import { ASSUMED_REPEATABILITY } from '../../compare/verdict'
-import { goalFigure, goalTab, placeWords, verdictSentence } from './verdictSentence'
+import { goalFigure, goalSaid, goalTab, placeWords, verdictSentence } from './verdictSentence'
 
 const full = GOALS.find((g) => g.key === 'full')!
 const place = (index: number, over: Partial<Place> = {}): Place => ({
@@ -46,6 +46,8 @@ it('has words of its own for every goal, and writes its figure in its unit', () 
   const words = (goal: (typeof GOALS)[number]) =>
     verdictSentence(goal, { places: [place(0), later(2)], repeatability: ASSUMED_REPEATABILITY }, NAMES)
   const begun = GOALS.map((goal) => words(goal).split(',')[0])
+  const from4 = GOALS.map((goal) => goalSaid(goal, 4).replaceAll('\u00a0', ' '))
+  expect(from4).toEqual(['In 15 minutes from 4 % on', 'In half an hour from 4 % on', 'From 4 % to half', 'From 4 % to 80 %', 'From 4 % to full', 'From 4 % until the current stops', 'Of heat', 'Of losses']) // prettier-ignore
   expect(begun).toEqual(['In 15 minutes', 'In half an hour', 'To half', 'To 80 %', 'To full', 'Until the current stops', 'Of heat', 'Of losses'])
   const behind = GOALS.map((goal) => /Bollard 12 (.+) by at least/.exec(words(goal))?.[1])
   expect(behind).toEqual([

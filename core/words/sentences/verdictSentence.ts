@@ -12,8 +12,19 @@ const GOAL_WORDS: Record<Goal['key'], { tab: string; said: string; behind: strin
   coolest: { tab: 'coolest', said: 'Of heat', behind: 'is warmer' },
   'least-lost': { tab: 'least lost', said: 'Of losses', behind: 'loses more' },
 }
-/** As a sentence begins: "To full". */
-export const goalSaid = ({ key }: Goal): string => GOAL_WORDS[key].said
+/**
+ * As a sentence begins: "To full"; "From 4 % to full" where the clocks were set to a common level.
+ *
+ * @param from that level, %; null where they run from power-on
+ */
+export function goalSaid({ key, kind }: Goal, from: number | null = null): string {
+  const { said } = GOAL_WORDS[key]
+  if (from === null || (kind !== 'time' && kind !== 'points')) return said
+  const level = figure(from, 0, '%')
+  return kind === 'points'
+    ? `${said} from ${level} on`
+    : `From ${level} ${said.charAt(0).toLowerCase()}${said.slice(1)}`
+}
 export const goalTab = ({ key }: Goal): string => GOAL_WORDS[key].tab
 
 /** A goal's figure with its unit. */
@@ -65,9 +76,16 @@ export function placeWords(goal: Goal, place: Place, why = ''): string {
  * The answer in a sentence: who leads, who can't be told from them, who is clearly behind.
  *
  * @param names of the set-ups, in the order of the list that was ranked
+ * @param from the level that the clocks were set to, %
  */
-export function verdictSentence(goal: Goal, { places }: Ranking, names: readonly string[]): string {
-  const { said, behind } = GOAL_WORDS[goal.key]
+export function verdictSentence(
+  goal: Goal,
+  { places }: Ranking,
+  names: readonly string[],
+  from: number | null = null,
+): string {
+  const { behind } = GOAL_WORDS[goal.key]
+  const said = goalSaid(goal, from)
   const reached = places.filter((p) => p.verdict !== 'not-reached')
   if (reached.length < 2) return `${said}, there are not two figures to compare.`
   const leaders = reached.filter((p) => p.leads)

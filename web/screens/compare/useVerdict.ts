@@ -166,10 +166,11 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
         )
       : null,
   )
+  const from = computed(() => comparison.alignment.value.percent)
   const sentence = computed(() =>
     repeats.value
-      ? repeatSentence(goal.value, repeats.value, names.value[0], repeatability.value)
-      : verdictSentence(goal.value, ranking.value, names.value),
+      ? repeatSentence(goal.value, repeats.value, names.value[0], repeatability.value, from.value)
+      : verdictSentence(goal.value, ranking.value, names.value, from.value),
   )
   return {
     goal,

@@ -16,7 +16,8 @@ import type { Page, PageBlock, PageCall, PagePath } from '@core/words/page'
 import { choiceWords, oddWords, purposeWords } from '@core/words/sentences/adviceWords'
 import type { Method } from '@core/words/sentences/methodWords'
 import { levelCalls, powerCalls } from '@core/words/sentences/namedPoints'
-import { MADE, type Told } from '@core/words/sentences/pageBlocks'
+import { MADE } from '@core/words/sentences/pageBlocks'
+import type { Told } from '@core/words/sentences/pageTold'
 import { pairInWords } from '@core/words/sentences/pairWords'
 import { partRows } from '@core/words/sentences/partRows'
 import { resultWords } from '@core/words/sentences/resultWords'
@@ -145,6 +146,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       blocking: blockers,
       accepted: verdict.accepted.value,
       methods: runs.value.map(methodOf),
+      alignedAt: comparison.alignment.value.percent,
       paths: drawn(runs.value.map((r) => r.id)),
       panels: frames.value.map(({ title, ids }) => ({ title, paths: drawn(ids, title) })),
       watts: watts(runs.value.map((r) => r.id)),
