@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { detectable, intervalNear, undecidedPairs } from './beforehand'
+import { detectable, intervalNear, undecidedGains, undecidedPairs } from './beforehand'
 
 const known = { share: 0.02, freedom: 1e6, assumed: false }
 const bySecond = { intervalS: 1, watched: true }
@@ -46,6 +46,20 @@ describe('what a plan will be able to tell apart', () => {
   it('calls no use what differs by half a percent of the quicker, and too close what no repeats tell', () => {
     const cures = (b: number) => undecidedPairs([pair('a', 6000), pair('b', b)], { intervalS: 1800, watched: false })[0].cures
     expect([cures(6030), cures(6030.1)]).toEqual([['no-use'], ['too-close']])
+  }) // prettier-ignore
+
+  it('tells what gains in a fixed time will stay undecided, and how many runs would decide them', () => {
+    const gain = (id: string, points: number, repeats = 1) => ({ id, gain: points, repeats })
+    const of = (a: number, b: number) => undecidedGains([gain('a', a), gain('b', b)])[0]
+    // 2 % of 40 and 42 points: 0.8² + 0.84² = 1.3456; two displays of two whole points, 1/√6 each: 2/6. Student's t of
+    // eight degrees of freedom is 2.306 (a table, from memory).
+    const limit = Math.sqrt(2.306 ** 2 * 1.3456 + 4 / 3) + 1.2816 * Math.sqrt(1.3456 + 1 / 3)
+    expect(of(40, 42)).toMatchObject({ a: 'a', b: 'b', difference: 2, limit: expect.closeTo(limit, 3), isSame: false })
+    expect(of(40, 42).repeatsNeeded).toBeGreaterThan(2)
+    expect(of(40, 40.1)).toMatchObject({ isSame: true, repeatsNeeded: Infinity })
+    // However often it is repeated, whole points leave a difference of less than one open.
+    expect(of(40, 41)).toMatchObject({ isSame: false, repeatsNeeded: Infinity })
+    expect([of(40, 50), of(40, NaN)]).toEqual([undefined, undefined])
   }) // prettier-ignore
 
   it('needs less of a difference with more repeats and closer checks', () => {

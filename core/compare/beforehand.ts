@@ -73,11 +73,67 @@ export function detectable(
   plan: ReadingPlan,
   s: Repeatability = ASSUMED_REPEATABILITY,
 ): number {
+  return detectableBy(
+    readingU(plan),
+    { value: a.seconds, repeats: a.repeats },
+    { value: b.seconds, repeats: b.repeats },
+    s,
+  )
+}
+
+/** The same of any figure, of which a reading leaves `u` open, in its own unit. */
+function detectableBy(u: number, a: Figure, b: Figure, s: Repeatability): number {
   const k = studentT(0.975, s.freedom + (a.repeats - 1) + (b.repeats - 1))
-  const variance = [a, b].reduce((sum, { seconds, repeats }) => sum + (s.share * seconds) ** 2 / repeats, 0)
-  const read = 2 * readingU(plan) ** 2
+  const variance = [a, b].reduce((sum, { value, repeats }) => sum + (s.share * value) ** 2 / repeats, 0)
+  const read = 2 * u ** 2
   return Math.sqrt(k * k * variance + 4 * read) + FOUND_Z * Math.sqrt(variance + read)
 }
+interface Figure {
+  value: number
+  repeats: number
+}
+
+/** What a planned pair is expected to gain by the end of a fixed time, points; NaN where nothing can be said. */
+export interface ExpectedGain {
+  id: string
+  gain: number
+  repeats: number
+}
+/** Two planned pairs whose gains a test of fixed length will leave undecided. */
+export interface UndecidedGain {
+  a: string
+  b: string
+  /** The difference that is expected, points, and what it would have to be to be found. */
+  difference: number
+  limit: number
+  /** Runs of each that would be enough; Infinity where none up to thirty are. */
+  repeatsNeeded: number
+  /** The device takes no more from the stronger. */
+  isSame: boolean
+}
+
+/** A gain is the difference of two whole-point displays, each rectangular: 1/√6 point. */
+const GAIN_U = 1 / Math.sqrt(6)
+
+/** Which pairs a test of fixed length will leave undecided, read at its end on time. */
+export function undecidedGains(
+  expected: readonly ExpectedGain[],
+  s: Repeatability = ASSUMED_REPEATABILITY,
+): UndecidedGain[] {
+  const known = expected.filter((e) => Number.isFinite(e.gain))
+  return known.flatMap((a, i) =>
+    known.slice(i + 1).flatMap((b): UndecidedGain[] => {
+      const difference = Math.abs(a.gain - b.gain)
+      const limitBy = (more: { repeats?: number } = {}) =>
+        detectableBy(GAIN_U, { value: a.gain, repeats: a.repeats, ...more }, { value: b.gain, repeats: b.repeats, ...more }, s)
+      const limit = limitBy()
+      if (difference > limit) return []
+      const isSame = difference <= SAME_SHARE * Math.min(a.gain, b.gain)
+      const needed = isSame ? Infinity : fewest((repeats) => difference > limitBy({ repeats }))
+      return [{ a: a.id, b: b.id, difference, limit, repeatsNeeded: needed, isSame }]
+    }),
+  )
+} // prettier-ignore
 
 /**
  * Which pairs a plan will leave undecided, from what each is expected to take, how well runs repeat, how often they are
@@ -132,7 +188,11 @@ const moreOf = (e: Expected, more: number): Expected => ({ ...e, repeats: e.repe
 /** The fewest runs of each that would tell them apart; Infinity where no number up to thirty does. */
 function repeatsFor(a: Expected, b: Expected, plan: ReadingPlan, s: Repeatability): number {
   const differenceS = Math.abs(a.seconds - b.seconds)
-  for (let repeats = 1; repeats <= MOST_REPEATS; repeats++)
-    if (differenceS > detectable({ ...a, repeats }, { ...b, repeats }, plan, s)) return repeats
+  return fewest((repeats) => differenceS > detectable({ ...a, repeats }, { ...b, repeats }, plan, s))
+}
+
+/** The fewest runs of each that are enough. */
+function fewest(isEnough: (repeats: number) => boolean): number {
+  for (let repeats = 1; repeats <= MOST_REPEATS; repeats++) if (isEnough(repeats)) return repeats
   return Infinity
 }

@@ -18,6 +18,8 @@ export interface Expectation {
   restS: number
   /** Draining, resting and rigging together. */
   prepS: number
+  /** Level at which it is expected to stop, %. */
+  endPercent: number
   basis: 'run' | 'generic' | 'fixed' | 'watched'
   /** What the figure rests on, in words. */
   why: string
@@ -53,7 +55,8 @@ export function expectedTime(
   const { outcome, watts } = agreeAlong(device, chain, cable)
   const flows = outcome === 'charges' || outcome === 'slow'
   const [{ seconds: chargeS, uncertaintyS }, basis, why] = chargeTime(protocol, curve, flows ? watts : 0)
-  const drainS = drainTime(device, protocol, curve, flows ? watts : 0, means)
+  const endPercent = endOf(protocol, curve, flows ? watts : 0)
+  const drainS = drainTime(device, protocol, endPercent, means)
   const restS = protocol.restMinutes * 60
   const held = protocol.stop.kind === 'duration' ? 1 : 1 + means.marginPercent / 100
   return {
@@ -63,6 +66,7 @@ export function expectedTime(
     drainS,
     restS,
     prepS: Math.ceil((drainS + restS + means.setupMinutes * 60) / STEP_S) * STEP_S,
+    endPercent,
     basis,
     why,
   }
@@ -90,25 +94,17 @@ function chargeTime(
 const exactly = (seconds: number) => ({ seconds, uncertaintyS: 0 })
 
 /** Before the next run the device is drained from where the last one left it. */
-function drainTime(
-  device: Device,
-  protocol: Protocol,
-  curve: AcceptanceCurve,
-  watts: number,
-  means: BenchMeans,
-): number {
+function drainTime(device: Device, protocol: Protocol, endPercent: number, means: BenchMeans): number {
   if (protocol.startWay === 'as-found') return 0
   const hours = means.drainHours[device.id] ?? usualDrainHours(device)
-  const { stop, startPercent } = protocol
-  const end =
-    stop.kind === 'level'
-      ? stop.percent
-      : stop.kind === 'duration'
-        ? watts > 0
-          ? levelAfter(curve, watts, startPercent, stop.seconds)
-          : startPercent
-        : 100
-  return (Math.max(0, end - startPercent) / 100) * hours * 3600
+  return (Math.max(0, endPercent - protocol.startPercent) / 100) * hours * 3600
+}
+
+/** The level at which its stop rule ends it, %. */
+function endOf({ stop, startPercent }: Protocol, curve: AcceptanceCurve, watts: number): number {
+  if (stop.kind === 'level') return stop.percent
+  if (stop.kind !== 'duration') return 100
+  return watts > 0 ? levelAfter(curve, watts, startPercent, stop.seconds) : startPercent
 }
 
 /** The device's own curve, or else the generic one of its kind. */

@@ -2,7 +2,14 @@ import { expect, it } from 'vitest'
 import type { Advice } from '../../compare/advice'
 import type { Undecided } from '../../compare/beforehand'
 import { GOALS } from '../../compare/ranking'
-import { choiceWords, leadWords, oddWords, purposeWords, undecidedWords } from './adviceWords'
+import {
+  choiceWords,
+  leadWords,
+  oddWords,
+  purposeWords,
+  undecidedGainWords,
+  undecidedWords,
+} from './adviceWords'
 import { choiceTitle } from './choiceWords'
 
 const plain = (text: string) => text.replaceAll('\u00A0', ' ')
@@ -113,3 +120,11 @@ it('calls a question by what it sets side by side, gear that has left the shelf 
   expect(title('repeats', {})).toBe('A deleted device from a deleted source: its repeats')
   expect(title('campaign', {})).toBe('A deleted campaign')
 }) // prettier-ignore
+
+it('says of gains in a fixed time what a plan will not tell, and what it would take', () => {
+  const words = (repeatsNeeded: number, isSame = false) =>
+    plain(undecidedGainWords({ a: 'a', b: 'b', difference: 2, limit: 5.54, repeatsNeeded, isSame }, (id) => id.toUpperCase())) // prettier-ignore
+  expect(words(4)).toBe('A and B: 2 points apart are expected, 6 points would be found. Make 4 runs of each.')
+  expect(words(Infinity)).toContain('They lie too close')
+  expect(words(Infinity, true)).toContain('the device takes no more')
+})

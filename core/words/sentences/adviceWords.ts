@@ -1,5 +1,5 @@
 import type { Advice, AdviceOptions, Preference } from '../../compare/advice'
-import type { Undecided } from '../../compare/beforehand'
+import type { Undecided, UndecidedGain } from '../../compare/beforehand'
 import type { LeadChange } from '../../compare/leads'
 import type { Cause, Odd } from '../../compare/odd'
 import type { Goal } from '../../compare/ranking'
@@ -134,6 +134,16 @@ export function leadWords({ early, late, fromS, toS }: LeadChange, names: readon
   return late === null
     ? `The lead of ${names[early]} is gone ${between}.`
     : `${names[early]} leads first; ${names[late]} overtakes it ${between}.`
+}
+
+/** The same of gains at the end of a fixed time. */
+export function undecidedGainWords(u: UndecidedGain, name: (id: string) => string): string {
+  const what = u.isSame
+    ? 'No number of runs helps: the device takes no more.'
+    : Number.isFinite(u.repeatsNeeded)
+      ? `Make ${u.repeatsNeeded} runs of each.`
+      : 'They lie too close: thirty runs of each would not do.'
+  return `${name(u.a)} and ${name(u.b)}: ${points(u.difference)} apart are expected, ${points(u.limit)} would be found. ${what}`
 }
 
 /** What a plan will not be able to tell, and what it would take. */

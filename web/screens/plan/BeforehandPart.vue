@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { groups } from 'd3-array'
-import { intervalNear, undecidedPairs } from '@core/compare/beforehand'
+import { intervalNear, undecidedGains, undecidedPairs } from '@core/compare/beforehand'
 import { pairKey, type Campaign } from '@core/plan/campaign'
+import { comparedPairs } from '@core/plan/compared'
+import type { Expectation } from '@core/plan/durations'
 import { expectations } from '@core/plan/expectations'
-import { undecidedWords } from '@core/words/sentences/adviceWords'
+import { undecidedGainWords, undecidedWords } from '@core/words/sentences/adviceWords'
 import { readingInWords } from '@core/protocol/rules'
 import { useLogbook } from '../../stores/logbook'
-import { figure } from '@core/words/figures'
+import { duration, figure } from '@core/words/figures'
 import { useAnalyses } from '../../stores/analyses'
 import { useCurves } from '../../stores/curves'
 import { useLearnt } from '../../stores/learnt'
@@ -29,58 +30,71 @@ const learnt = useLearnt()
 const analyses = useAnalyses()
 void analyses.fill().catch(() => undefined)
 
-/** Pairs of one device are compared; a fixed time decides nothing about times. */
-const told = computed(() => {
-  const { protocol, pairs } = props.campaign
-  if (protocol.stop.kind === 'duration') return []
-  const plan = { intervalS: intervalNear(protocol.reading), watched: watched.value }
-  return groups(pairs, (p) => p.deviceId).flatMap(([deviceId, own]) =>
-    own.length < 2
-      ? []
-      : [
-          {
-            device: logbook.device(deviceId)?.name ?? 'A deleted device',
-            repeats: learnt.repeatabilityFor(own[0]),
-            all: (own.length * (own.length - 1)) / 2,
-            pairs: undecidedPairs(
-              own.map((p) => {
-                const time = expected.value.get(pairKey(p))
-                // What is not expected to charge comes to no time that could be compared.
-                const seconds = time && time.basis !== 'watched' ? time.chargeS : NaN
-                return { id: pairKey(p), seconds, repeats: p.repeats }
-              }),
-              plan,
-              learnt.repeatabilityFor(own[0]),
-            ),
-          },
-        ],
+const isFixed = computed(() => props.campaign.protocol.stop.kind === 'duration')
+/** By a meter's count, under a load, or where the question is whether it charges at all, points are not what is asked. */
+const isAsked = computed(() => {
+  const { protocol, questionId } = props.campaign
+  return (
+    !isFixed.value || (protocol.reading.kind !== 'meter' && !['under-load', 'at-all'].includes(questionId))
   )
 })
-const name = (key: string) => {
-  const pair = props.campaign.pairs.find((p) => pairKey(p) === key)
-  const source = logbook.source(pair?.sourceId ?? '')?.name ?? 'a deleted source'
-  const cable = logbook.cable(pair?.cableId ?? null)?.name
-  return cable ? `${source} (${cable})` : source
+/** Times to full or to a level; of a fixed time the points gained. */
+const told = computed(() => {
+  const { protocol, pairs } = props.campaign
+  const plan = { intervalS: intervalNear(protocol.reading), watched: watched.value }
+  return (isAsked.value ? comparedPairs(pairs) : []).map(({ by, id, pairs: own }) => {
+    const repeats = learnt.repeatabilityFor(own[0])
+    const known = own.map((p) => ({ id: pairKey(p), repeats: p.repeats, of: expected.value.get(pairKey(p)) }))
+    // What is not expected to charge comes to nothing that could be compared.
+    const seconds = known.map(({ of, ...p }) => ({ ...p, seconds: of && of.basis !== 'watched' ? of.chargeS : NaN }))
+    const gains = known.map(({ of, ...p }) => ({ ...p, gain: gainOf(of) }))
+    const words = isFixed.value
+      ? undecidedGains(gains, repeats).map((u) => undecidedGainWords(u, nameIn(by)))
+      : undecidedPairs(seconds, plan, repeats).map((u) => undecidedWords(u, nameIn(by)))
+    const item = by === 'device' ? logbook.device(id) : logbook.source(id)
+    return { key: id, name: item?.name ?? '?', repeats, all: (own.length * (own.length - 1)) / 2, words }
+  })
+}) // prettier-ignore
+const gainOf = (of: Expectation | undefined): number => {
+  const gain = (of?.endPercent ?? NaN) - props.campaign.protocol.startPercent
+  return gain > 0 ? gain : NaN
 }
+/** Of one device its sources are told apart, of one source the devices. */
+const nameIn = (by: 'device' | 'source') => (key: string) => {
+  const pair = props.campaign.pairs.find((p) => pairKey(p) === key)
+  const item = by === 'device' ? logbook.source(pair?.sourceId ?? '') : logbook.device(pair?.deviceId ?? '')
+  const cable = logbook.cable(pair?.cableId ?? null)?.name
+  return [item?.name ?? 'deleted', cable && `(${cable})`].filter(Boolean).join(' ')
+}
+const fixedMinutes = computed(() => {
+  const { stop } = props.campaign.protocol
+  return stop.kind === 'duration' ? duration(stop.seconds) : ''
+})
 </script>
 
 <template>
   <section v-if="told.length" aria-label="What it will tell" data-testid="beforehand">
     <h2>What it will be able to tell apart</h2>
     <p class="quiet">
-      As planned: read {{ readingInWords(campaign.protocol.reading) }}. From the times above, found in nine
-      cases of ten.
+      <template v-if="isFixed">As planned: the points gained in {{ fixedMinutes }}, read on time.</template>
+      <template v-else>As planned: read {{ readingInWords(campaign.protocol.reading) }}.</template>
+      From {{ isFixed ? 'the forecast' : 'the times above' }}, found in nine cases of ten.
     </p>
-    <v-checkbox v-model="watched" label="The display will be watched as it turns full" density="compact" />
-    <template v-for="d in told" :key="d.device">
-      <h3>{{ d.device }}: {{ d.all - d.pairs.length }} of {{ d.all }} pairs will be decided</h3>
+    <v-checkbox
+      v-if="!isFixed"
+      v-model="watched"
+      label="The display will be watched as it turns full"
+      density="compact"
+    />
+    <template v-for="d in told" :key="d.key">
+      <h3>{{ d.name }}: {{ d.all - d.words.length }} of {{ d.all }} pairs will be decided</h3>
       <p class="quiet">
         By runs that repeat to {{ figure(100 * d.repeats.share, 1, '%') }},
         <span v-if="d.repeats.assumed" class="assumed">assumed</span
         ><template v-else>learnt from this logbook</template>.
       </p>
-      <ul v-if="d.pairs.length">
-        <li v-for="u in d.pairs" :key="`${u.a} ${u.b}`">{{ undecidedWords(u, name) }}</li>
+      <ul v-if="d.words.length">
+        <li v-for="words in d.words" :key="words">{{ words }}</li>
       </ul>
     </template>
   </section>
