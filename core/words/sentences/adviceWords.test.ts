@@ -124,7 +124,9 @@ it('calls a question by what it sets side by side, gear that has left the shelf 
 it('says of gains in a fixed time what a plan will not tell, and what it would take', () => {
   const words = (repeatsNeeded: number, isSame = false) =>
     plain(undecidedGainWords({ a: 'a', b: 'b', difference: 2, limit: 5.54, repeatsNeeded, isSame }, (id) => id.toUpperCase())) // prettier-ignore
-  expect(words(4)).toBe('A and B: 2 points apart are expected, 6 points would be found. Make 4 runs of each.')
+  expect(words(4)).toBe(
+    'A and B: 2.0 points apart are expected, 5.5 points would be found. Make 4 runs of each.',
+  )
   expect(words(Infinity)).toContain('They lie too close')
   expect(words(Infinity, true)).toContain('the device takes no more')
 })

@@ -143,7 +143,7 @@ export function undecidedGainWords(u: UndecidedGain, name: (id: string) => strin
     : Number.isFinite(u.repeatsNeeded)
       ? `Make ${u.repeatsNeeded} runs of each.`
       : 'They lie too close: thirty runs of each would not do.'
-  return `${name(u.a)} and ${name(u.b)}: ${points(u.difference)} apart are expected, ${points(u.limit)} would be found. ${what}`
+  return `${name(u.a)} and ${name(u.b)}: ${points(u.difference, 1)} apart are expected, ${points(u.limit, 1)} would be found. ${what}`
 }
 
 /** What a plan will not be able to tell, and what it would take. */
