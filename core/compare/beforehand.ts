@@ -53,7 +53,7 @@ const MORE_REPEATS = 2
 /** More runs of a pair than this nobody makes. */
 const MOST_REPEATS = 30
 /** What differs by less than this share takes no more from the stronger source: no test will tell. */
-const SAME_SHARE = 0.005
+export const SAME_SHARE = 0.005
 
 /** What is left open by checks `intervalS` apart about a time to full: the bracket, rectangular (GUM JCGM 100:2008 §4.3.7). */
 const readingU = ({ intervalS, watched }: ReadingPlan): number =>

@@ -1,15 +1,7 @@
 import { expect, it } from 'vitest'
 import type { Advice } from '../../compare/advice'
-import type { Undecided } from '../../compare/beforehand'
 import { GOALS } from '../../compare/ranking'
-import {
-  choiceWords,
-  leadWords,
-  oddWords,
-  purposeWords,
-  undecidedGainWords,
-  undecidedWords,
-} from './adviceWords'
+import { choiceWords, leadWords, oddWords, purposeWords } from './adviceWords'
 import { choiceTitle } from './choiceWords'
 
 const plain = (text: string) => text.replaceAll('\u00A0', ' ')
@@ -94,19 +86,6 @@ it('tells a lead that is overtaken from one that is gone', () => {
   expect(lead(null)).toBe('The lead of Bollard 12 is gone between 15 min and 30 min.')
 })
 
-it('says what a plan will not tell, and what it would take', () => {
-  const words = (cures: Undecided['cures'], repeatsNeeded = 5) =>
-    plain(undecidedWords({ a: 'a', b: 'b', differenceS: 120, limitS: 600, cures, repeatsNeeded }, (id) => id.toUpperCase()))
-  expect(words(['watch', 'repeats'])).toBe(
-    'A and B: 2 min apart are expected, 10 min would be found. Watch the display turn full, or make 5 runs of each.',
-  )
-  expect(words(['repeats'], Infinity)).toContain('Make two more runs of each.')
-  expect(words(['minute'])).toContain('Check every minute near the end.')
-  expect(words(['watch-and-repeats'])).toContain('Watch the display turn full, and make 5 runs of each.')
-  expect(words(['too-close'])).toContain('thirty runs of each would not do')
-  expect(words(['no-use'])).toContain('the device takes no more')
-}) // prettier-ignore
-
 it('calls a question by what it sets side by side, gear that has left the shelf too', () => {
   const title = (kind: Parameters<typeof choiceTitle>[0]['kind'], known: Parameters<typeof choiceTitle>[1]) =>
     choiceTitle({ kind, deviceKind: 'phone' } as Parameters<typeof choiceTitle>[0], known)
@@ -120,13 +99,3 @@ it('calls a question by what it sets side by side, gear that has left the shelf 
   expect(title('repeats', {})).toBe('A deleted device from a deleted source: its repeats')
   expect(title('campaign', {})).toBe('A deleted campaign')
 }) // prettier-ignore
-
-it('says of gains in a fixed time what a plan will not tell, and what it would take', () => {
-  const words = (repeatsNeeded: number, isSame = false) =>
-    plain(undecidedGainWords({ a: 'a', b: 'b', difference: 2, limit: 5.54, repeatsNeeded, isSame }, (id) => id.toUpperCase())) // prettier-ignore
-  expect(words(4)).toBe(
-    'A and B: 2.0 points apart are expected, 5.5 points would be found. Make 4 runs of each.',
-  )
-  expect(words(Infinity)).toContain('They lie too close')
-  expect(words(Infinity, true)).toContain('the device takes no more')
-})

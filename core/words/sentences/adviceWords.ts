@@ -1,5 +1,4 @@
 import type { Advice, AdviceOptions, Preference } from '../../compare/advice'
-import type { Undecided, UndecidedGain } from '../../compare/beforehand'
 import type { LeadChange } from '../../compare/leads'
 import type { Cause, Odd } from '../../compare/odd'
 import type { Goal } from '../../compare/ranking'
@@ -135,27 +134,3 @@ export function leadWords({ early, late, fromS, toS }: LeadChange, names: readon
     ? `The lead of ${names[early]} is gone ${between}.`
     : `${names[early]} leads first; ${names[late]} overtakes it ${between}.`
 }
-
-/** The same of gains at the end of a fixed time. */
-export function undecidedGainWords(u: UndecidedGain, name: (id: string) => string): string {
-  const what = u.isSame
-    ? 'No number of runs helps: the device takes no more.'
-    : Number.isFinite(u.repeatsNeeded)
-      ? `Make ${u.repeatsNeeded} runs of each.`
-      : 'They lie too close: thirty runs of each would not do.'
-  return `${name(u.a)} and ${name(u.b)}: ${points(u.difference, 1)} apart are expected, ${points(u.limit, 1)} would be found. ${what}`
-}
-
-/** What a plan will not be able to tell, and what it would take. */
-export function undecidedWords(u: Undecided, name: (id: string) => string): string {
-  const cures: Record<Undecided['cures'][number], string> = {
-    watch: 'watch the display turn full',
-    minute: 'check every minute near the end',
-    repeats: Number.isFinite(u.repeatsNeeded) ? `make ${u.repeatsNeeded} runs of each` : 'make two more runs of each',
-'watch-and-repeats': `watch the display turn full, and make ${u.repeatsNeeded} runs of each`,
-    'too-close': 'they lie too close: thirty runs of each would not do',
-    'no-use': 'no number of runs helps: the device takes no more',
-  }
-  const what = u.cures.map((c) => cures[c]).join(', or ')
-  return `${name(u.a)} and ${name(u.b)}: ${duration(u.differenceS)} apart are expected, ${duration(u.limitS)} would be found. ${what.charAt(0).toUpperCase()}${what.slice(1)}.`
-} // prettier-ignore

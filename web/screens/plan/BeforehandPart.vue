@@ -1,11 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { intervalNear, undecidedGains, undecidedPairs } from '@core/compare/beforehand'
+import { outlookOf } from '@core/compare/outlook'
 import { pairKey, type Campaign } from '@core/plan/campaign'
 import { comparedPairs } from '@core/plan/compared'
 import type { Expectation } from '@core/plan/durations'
 import { expectations } from '@core/plan/expectations'
-import { undecidedGainWords, undecidedWords } from '@core/words/sentences/adviceWords'
+import {
+  againstEach,
+  alikeWords,
+  undecidedGainWords,
+  undecidedWords,
+} from '@core/words/sentences/beforehandWords'
 import { readingInWords } from '@core/protocol/rules'
 import { useLogbook } from '../../stores/logbook'
 import { duration, figure } from '@core/words/figures'
@@ -44,18 +50,29 @@ const told = computed(() => {
   const plan = { intervalS: intervalNear(protocol.reading), watched: watched.value }
   return (isAsked.value ? comparedPairs(pairs) : []).map(({ by, id, pairs: own }) => {
     const repeats = learnt.repeatabilityFor(own[0])
-    const known = own.map((p) => ({ id: pairKey(p), repeats: p.repeats, of: expected.value.get(pairKey(p)) }))
-    // What is not expected to charge comes to nothing that could be compared.
-    const seconds = known.map(({ of, ...p }) => ({ ...p, seconds: of && of.basis !== 'watched' ? of.chargeS : NaN }))
-    const gains = known.map(({ of, ...p }) => ({ ...p, gain: gainOf(of) }))
-    const words = isFixed.value
-      ? undecidedGains(gains, repeats).map((u) => undecidedGainWords(u, nameIn(by)))
-      : undecidedPairs(seconds, plan, repeats).map((u) => undecidedWords(u, nameIn(by)))
+    const figures = own.map((p) => ({
+      id: pairKey(p),
+      repeats: p.repeats,
+      value: figureOf(expected.value.get(pairKey(p))),
+    }))
+    const called = (ids: readonly string[]) => ids.map(nameIn(by))
+    const { all, undecided, alike, open } = isFixed.value
+      ? outlookOf(figures, (of) => undecidedGains(of.map((f) => ({ ...f, gain: f.value })), repeats))
+      : outlookOf(figures, (of) => undecidedPairs(of.map((f) => ({ ...f, seconds: f.value })), plan, repeats))
+    const words = [
+      ...open.map(({ a, b, told }) => {
+        const who = againstEach(called(a), called(b))
+        return 'limitS' in told ? undecidedWords(told, who) : undecidedGainWords(told, who)
+      }),
+      ...alike.map((ids) => alikeWords(called(ids), by)),
+    ]
     const item = by === 'device' ? logbook.device(id) : logbook.source(id)
-    return { key: id, name: item?.name ?? '?', repeats, all: (own.length * (own.length - 1)) / 2, words }
+    return { key: id, name: item?.name ?? '?', repeats, decided: all - undecided, all, words }
   })
 }) // prettier-ignore
-const gainOf = (of: Expectation | undefined): number => {
+/** Seconds or points; what is not expected to charge comes to nothing that could be compared. */
+function figureOf(of: Expectation | undefined): number {
+  if (!isFixed.value) return of && of.basis !== 'watched' ? of.chargeS : NaN
   const gain = (of?.endPercent ?? NaN) - props.campaign.protocol.startPercent
   return gain > 0 ? gain : NaN
 }
@@ -87,7 +104,7 @@ const fixedMinutes = computed(() => {
       density="compact"
     />
     <template v-for="d in told" :key="d.key">
-      <h3>{{ d.name }}: {{ d.all - d.words.length }} of {{ d.all }} pairs will be decided</h3>
+      <h3>{{ d.name }}: {{ d.decided }} of {{ d.all }} pairs will be decided</h3>
       <p class="quiet">
         By runs that repeat to {{ figure(100 * d.repeats.share, 1, '%') }},
         <span v-if="d.repeats.assumed" class="assumed">assumed</span
