@@ -64,6 +64,8 @@ it('answers a purpose a line, and leaves out what nobody can answer', () => {
   expect([night('some'), night('none')]).toEqual([['none of those that were charged to the end'], []])
   const warmth = (cool: number[], warm: number[]) =>
     purposeWords({ ...nothing, everyDay: { cool, warm } } as unknown as Advice, names, options as never).at(-1)!.answer
+  const many = Array.from({ length: 9 }, (_, i) => i)
+  expect([warmth(many, [2]), warmth([2], many)]).toEqual(['all others; Gangway 65 in a pinch', 'Gangway 65; all others in a pinch'])
   expect([warmth([0], []), warmth([], [0, 1])]).toEqual(['all that were measured', 'none that was measured'])
 }) // prettier-ignore
 

@@ -3,7 +3,7 @@ import type { LeadChange } from '../../compare/leads'
 import type { Cause, Odd } from '../../compare/odd'
 import type { Goal } from '../../compare/ranking'
 import { duration, figure, points } from '../figures'
-import { list } from '../lists'
+import { listSome, MOST_NAMED } from '../lists'
 import { goalDifference } from './verdictSentence'
 
 const PREFERRED: Record<Preference, string> = { cost: 'cheapest', weight: 'lightest', size: 'smallest' }
@@ -83,7 +83,7 @@ const answered = (lines: readonly Line[]) =>
 const groupWords = (group: readonly number[], names: readonly string[]): string | null =>
   group.length === 0
     ? null
-    : list(group.map((i) => names[i])) + (group.length > 1 ? ', which can’t be told apart' : '')
+    : listSome(group.map((i) => names[i])) + (group.length > 1 ? ', which can’t be told apart' : '')
 
 /** What was never charged to the end may do, or not. */
 function overnightWords(
@@ -96,9 +96,12 @@ function overnightWords(
 
 function everyDayWords({ cool, warm }: Advice['everyDay'], names: readonly string[]): string | null {
   if (cool.length + warm.length === 0) return null
-  const named = (of: readonly number[]) => list(of.map((i) => names[i]))
+  const named = (of: readonly number[], others: readonly number[]) =>
+    of.length > MOST_NAMED && others.length <= MOST_NAMED ? 'all others' : listSome(of.map((i) => names[i]))
   if (warm.length === 0) return 'all that were measured'
-  return cool.length === 0 ? 'none that was measured' : `${named(cool)}; ${named(warm)} in a pinch`
+  return cool.length === 0
+    ? 'none that was measured'
+    : `${named(cool, warm)}; ${named(warm, cool)} in a pinch`
 }
 
 const CAUSES: Record<Cause, string> = {

@@ -1,7 +1,7 @@
 import type { ScoreVerdict } from '../../compare/underLoad'
 import type { Score } from '../../analysis/scores'
 import { asRead, figure } from '../figures'
-import { list } from '../lists'
+import { listSome } from '../lists'
 
 const percent = (share: number): string => figure(100 * share, 1, '%')
 
@@ -19,7 +19,7 @@ export function scoreSentence(
   const others = nearest
     ? `; ${names[nearest.index]} is behind by at least ${percent(nearest.atLeastShare)}`
     : ''
-  const led = list(leaders.map((i) => names[i]))
+  const led = listSome(leaders.map((i) => names[i]))
   return leaders.length === 1
     ? `${benchmark}: ${led} leads${others}.`
     : `${benchmark}: ${led} can’t be told apart, where ${percent(resolvesShare)} would have shown${others}.`

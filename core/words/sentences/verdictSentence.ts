@@ -1,6 +1,6 @@
 import type { Goal, Place, Ranking } from '../../compare/ranking'
 import { difference, duration, durationParts, figure } from '../figures'
-import { list } from '../lists'
+import { listSome } from '../lists'
 
 const GOAL_WORDS: Record<Goal['key'], { tab: string; said: string; behind: string }> = {
   fifteen: { tab: '15 min', said: 'In 15 minutes', behind: 'brings less' },
@@ -95,5 +95,5 @@ export function verdictSentence(
     : ''
   return leaders.length === 1
     ? `${said}, ${names[leaders[0].index]} leads${others}.`
-    : `${said}, ${list(leaders.map((p) => names[p.index]))} can’t be told apart${others}.`
+    : `${said}, ${listSome(leaders.map((p) => names[p.index]))} can’t be told apart${others}.`
 }
