@@ -44,6 +44,14 @@ function drawn(bars: ReturnType<typeof bar>[], over: object = {}) {
 } // prettier-ignore
 
 describe('a page for others', () => {
+  it('draws what has no ink of its own thin and grey', () => {
+    const [path] = picture(['']).paths
+    const svg = svgPicture({ ...picture(['']), paths: [{ ...path, faded: true }, path] }, options)
+    expect(svg).toMatch(
+      /<polyline[^>]*stroke="#666" stroke-width="0.8"[^>]*>.*<polyline[^>]*stroke="#123456" stroke-width="2.2"/,
+    )
+  })
+
   it('draws what goes below nothing within its frame, with a line where nothing is', () => {
     const below = { ...picture(['']), min: -10, max: 30, paths: [{ name: 'a', ink: 0, end: '', points: [{ x: 0, y: -10 }, { x: 3000, y: 30 }] }] } // prettier-ignore
     const svg = svgPicture(below, options)

@@ -79,10 +79,10 @@ function pathsBody({ paths, until: length, unit, min = 0, max }: PagePaths, o: P
     label(left - 8, top - 8, unit, o.quiet, 'end', 12),
   ]
   const drawn = paths.map((p) => {
-    const { colour, dash } = o.inks[p.ink % o.inks.length]
+    const { colour, dash } = p.faded ? { colour: o.quiet, dash: [] } : o.inks[p.ink % o.inks.length]
     const points = p.points.map((q) => `${fixed(x(q.x))},${fixed(y(q.y))}`).join(' ')
     const dashes = dash.length ? ` stroke-dasharray="${dash.join(' ')}"` : ''
-    return `<polyline points="${points}" fill="none" stroke="${escaped(colour)}" stroke-width="2.2" stroke-linejoin="round"${dashes}/>`
+    return `<polyline points="${points}" fill="none" stroke="${escaped(colour)}" stroke-width="${p.faded ? '0.8' : '2.2'}" stroke-linejoin="round"${dashes}/>`
   })
   // Names in rows of their own, the last to arrive on top: so none stands in the way of another's lead.
   const names = named.map((p, i) => {

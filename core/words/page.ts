@@ -23,6 +23,8 @@ export interface PagePath {
   /** What stands at its end; '' for a repeat that needs no name. */
   end: string
   calls?: readonly PageCall[]
+  /** Of more than there are inks: drawn thin and grey. */
+  faded?: boolean
 }
 export interface PagePaths {
   kind: 'paths'

@@ -32,7 +32,7 @@ const route = useRoute()
 const across = word('across', ['clock', 'level'])
 const panel = word('panels', PANELS)
 const comparison = useComparison()
-const { chosen, baseline, align, runs, names, inks, busy } = comparison
+const { chosen, baseline, align, runs, names, inks, inked, busy } = comparison
 const thresholds = useThresholds(comparison)
 const verdict = useVerdict(comparison, thresholds)
 const {
@@ -147,6 +147,7 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
                 :setups="setups"
                 :names="setupNames"
                 :inks="inks"
+                :inked="inked"
               />
             </InTurn>
             <p v-for="words in underLoad.sentences.value" :key="words" data-testid="score">{{ words }}</p>
@@ -176,6 +177,7 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
             :setups="setups"
             :names="setupNames"
             :inks="inks"
+            :inked="inked"
             :baseline="baseAt"
             :under-load="underLoad.quantities.value"
             :prior-of="underLoad.priorOf"

@@ -15,6 +15,8 @@ const props = defineProps<{
   /** In the order of the set-ups. */
   names: readonly string[]
   inks: Readonly<Record<string, number>>
+  /** Set-ups that are drawn in ink, by their keys. */
+  inked: ReadonlySet<string>
 }>()
 /** The set-up, by its key, that is lifted out of the grey ones. */
 const lifted = defineModel<string | null>('lifted', { default: null })
@@ -47,9 +49,9 @@ const rows = computed(() =>
   }),
 )
 const assumed = computed(() => props.ranking.repeatability.assumed)
-/** As its path is drawn: the first eight in ink, or the one that is lifted. */
-const isInked = ({ key, place }: (typeof rows.value)[number]) =>
-  !lifts.value || (lifted.value === null ? place.index < MOST_INKS : lifted.value === key)
+/** As its path is drawn: one of those in ink, or the one that is lifted. */
+const isInked = ({ key }: (typeof rows.value)[number]) =>
+  !lifts.value || (lifted.value === null ? props.inked.has(key) : lifted.value === key)
 /** With more runs than inks one is lifted out by its name. */
 const lifts = computed(() => props.setups.length > MOST_INKS)
 </script>

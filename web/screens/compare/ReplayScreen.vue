@@ -147,7 +147,8 @@ const seconds = computed(() => Math.round(lengthS.value / pace.value))
         </template>
       </div>
       <p v-if="comparison.chosen.value.length > runs.length" class="quiet">
-        The first {{ runs.length }} of {{ comparison.chosen.value.length }} chosen runs are played.
+        {{ runs.length }} of {{ comparison.chosen.value.length }} chosen runs are played, one of each
+        {{ comparison.setUpOrder.value.length > runs.length ? 'of the quickest set-ups' : 'set-up' }}.
       </p>
       <p class="quiet">
         Space plays and pauses, ← → step by a minute, Home and End go to the ends. The film is 1920 × 1080,

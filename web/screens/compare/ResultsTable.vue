@@ -10,7 +10,9 @@ import { useResults, type ResultsOf } from './useResults'
 import { placeOf } from '../../composables/places'
 
 /** Every figure of every set-up with its ±, judged against the baseline's; sorted by any column, copied as it stands. */
-const props = defineProps<ResultsOf & { inks: Readonly<Record<string, number>>; silent?: boolean }>()
+const props = defineProps<
+  ResultsOf & { inks: Readonly<Record<string, number>>; inked: ReadonlySet<string>; silent?: boolean }
+>()
 /** While something keeps from a verdict, figures stand without one. */
 const wordsOf = (...of: Parameters<typeof resultWords>) => {
   const said = resultWords(...of)
@@ -77,7 +79,7 @@ const savedTable = () => [
         <tbody>
           <tr v-for="i in order" :key="setups[i].key">
             <th scope="row">
-              <InkMark :ink="inks[setups[i].runs[0].id]" />
+              <InkMark v-if="inked.has(setups[i].key)" :ink="inks[setups[i].runs[0].id]" />
               <router-link v-if="setups[i].runs.length === 1" :to="placeOf('sheet', setups[i].runs[0].id)">{{
                 names[i]
               }}</router-link>
@@ -138,7 +140,9 @@ const savedTable = () => [
           </thead>
           <tbody>
             <tr v-for="i in savings" :key="setups[i].key">
-              <th scope="row"><InkMark :ink="inks[setups[i].runs[0].id]" /> {{ names[i] }}</th>
+              <th scope="row">
+                <InkMark v-if="inked.has(setups[i].key)" :ink="inks[setups[i].runs[0].id]" /> {{ names[i] }}
+              </th>
               <template v-for="{ quantity, results } in compared" :key="quantity.key">
                 <td class="number">{{ duration(results[i].against!.savedS) }}</td>
                 <td class="number">{{ figure(results[i].against!.savedShare * 100, 1, '%') }}</td>

@@ -1,4 +1,5 @@
 import { computed, watch } from 'vue'
+import { sort } from 'd3-array'
 import { baselineAmong } from '@core/compare/choices'
 import { slownessOf } from '@core/compare/ranking'
 import { fromCommonLevel, fromPowerOn, onAlignedClock } from '@core/compare/align'
@@ -98,19 +99,30 @@ export function useComparison() {
       [...new Map(runs.value.map((r) => [setUpOf(r.id), r]))].map(([id, r]) => ({ id, ...told(r) })),
     ),
   )
+  /** Set-ups in the order in which they were chosen; of more than there are inks the quickest first. */
+  const setUpOrder = computed(() => {
+    const keys = [...new Set(runs.value.map((r) => setUpOf(r.id)))]
+    if (keys.length <= MOST_INKS) return keys
+    const slow = new Map<string, number>()
+    runs.value.forEach(({ id }, i) =>
+      slow.set(setUpOf(id), Math.min(slow.get(setUpOf(id)) ?? Infinity, slowness.value[i] || Infinity)),
+    )
+    return sort(keys, (key) => slow.get(key))
+  })
+  /** Those that are drawn in ink. */
+  const inked = computed<ReadonlySet<string>>(() => new Set(setUpOrder.value.slice(0, MOST_INKS)))
   /** Repeats of a set-up share its ink. Two that carry the same from elsewhere: the later one borrows a free one. */
   const inks = computed(() => {
     const taken = new Map<string, number>()
-    for (const r of runs.value) {
-      if (taken.has(setUpOf(r.id))) continue
+    const first = new Map(runs.value.toReversed().map((r) => [setUpOf(r.id), r]))
+    for (const key of setUpOrder.value) {
+      const r = first.get(key)!
       const used = new Set(taken.values())
       const free = Array.from({ length: MOST_INKS }, (_, i) => i).find((i) => !used.has(i)) ?? r.ink
-      taken.set(setUpOf(r.id), used.has(r.ink % MOST_INKS) ? free : r.ink % MOST_INKS)
+      taken.set(key, used.has(r.ink % MOST_INKS) ? free : r.ink % MOST_INKS)
     }
     return Object.fromEntries(runs.value.map((r) => [r.id, taken.get(setUpOf(r.id))!]))
   })
-  /** Set-ups in the order in which they were chosen: the first eight are drawn in ink. */
-  const setUpOrder = computed(() => [...new Set(runs.value.map((r) => setUpOf(r.id)))])
   return {
     chosen,
     baseline,
@@ -123,6 +135,7 @@ export function useComparison() {
     setUpNames,
     inks,
     setUpOrder,
+    inked,
     busy,
   }
 }

@@ -48,7 +48,7 @@ const UNITS: Record<Compared, [digits: number, unit: string]> = {
 
 /** What is drawn of the chosen runs. */
 export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePathsReturn {
-  const { runs, worked, names, inks, setUpOf, setUpNames, setUpOrder, alignment } = comparison
+  const { runs, worked, names, inks, setUpOf, setUpNames, setUpOrder, inked, alignment } = comparison
   const logbook = useLogbook()
   const lifted = ref<string | null>(null)
   const analyses = computed(() => new Map<string, Analysis>(worked.value.map((w) => [w.id, w.analysis])))
@@ -79,12 +79,12 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
     ended: (path: Path, id: string) => Path = (path) => path,
   ) => {
     const named = new Set<string>()
-    const isCrowded = setUpOrder.value.length > MOST_INKS
+    const isCrowded = setUpOrder.value.length > inked.value.size
     return ids
       .flatMap((id): Path[] => {
         const key = setUpOf(id)
         const isLifted = lifted.value === key
-        const isOut = isCrowded && (lifted.value !== null || setUpOrder.value.indexOf(key) >= MOST_INKS)
+        const isOut = isCrowded && (lifted.value !== null || !inked.value.has(key))
         const path = {
           label: setUpNames.value[key],
           ink: inks.value[id],
@@ -144,6 +144,7 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
       }),
     readOff: (at) =>
       runs.value
+        .filter(({ id }) => inked.value.has(setUpOf(id)))
         .slice(0, MOST_INKS)
         .flatMap(({ id }) => {
           const told = (['level', 'power', 'battery'] as const).flatMap((what) => {

@@ -39,20 +39,29 @@ function moved(samples: Samples, shiftS: number): Samples {
 }
 
 /** The chosen runs, played again side by side on one clock. */
-export function useReplay({ runs: chosen, worked, names, inks, alignment }: Comparison): UseReplayReturn {
+export function useReplay(comparison: Comparison): UseReplayReturn {
+  const { runs: chosen, worked, names, inks, alignment, setUpOf, setUpOrder } = comparison
   const logbook = useLogbook()
   const theme = useTheme()
   const atS = ref(0)
   const playing = ref(false)
   const pace = ref(DEFAULT_PACE)
 
+  /** Of more runs than there are inks one of each set-up, the first of it. */
+  const played = computed(() =>
+    chosen.value.length <= MOST_INKS
+      ? chosen.value
+      : setUpOrder.value
+          .slice(0, MOST_INKS)
+          .flatMap((key) => chosen.value.find(({ id }) => setUpOf(id) === key) ?? []),
+  )
   const runs = computed<ReplayRun[]>(() =>
-    chosen.value.slice(0, MOST_INKS).flatMap((run, i) => {
+    played.value.flatMap((run) => {
       const trace = logbook.traces.get(run.id)
       const analysis = worked.value.find((w) => w.id === run.id)?.analysis
       if (!trace || !analysis) return []
       const counted = countedTrace(run, trace)
-      const shiftS = alignment.value.shiftS[i] || 0
+      const shiftS = alignment.value.shiftS[chosen.value.indexOf(run)] || 0
       const full = analysis.milestones.find((m) => m.percent === 100)
       return [
         {

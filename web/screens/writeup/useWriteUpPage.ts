@@ -110,6 +110,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       ink: p.ink,
       points: p.points,
       end: p.unnamed || p.faded ? '' : (p.finish ?? ''),
+      ...(p.faded ? { faded: true } : {}),
       ...(title === '' ? { calls: called('level', p) } : {}),
     }))
   const watts = (ids: readonly string[]): PagePath[] =>
@@ -117,7 +118,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       const of = setups.value[names.value.indexOf(p.label)]?.sides[0].analysis
       const held = (wattsOf() === 'battery' ? of?.atBattery : of)?.power.heldPeakW ?? NaN
       const end = p.unnamed || p.faded ? '' : `held ${figure(held, 1, 'W')}`
-      return { name: p.label, ink: p.ink, points: p.points, end, calls: called('power', p) }
+      return { name: p.label, ink: p.ink, points: p.points, end, calls: called('power', p), ...(p.faded ? { faded: true } : {}) }
     })
   /** A frame for each device where there are several, else for each source. */
   const frames = usePaths(comparison, () => (new Set(runs.value.map((r) => r.deviceId)).size > 1 ? 'device' : 'source')).panels
