@@ -218,16 +218,19 @@ export const MADE = {
           ['What was seen where somebody looked, else what the two should agree on.'],
           { table: { caption: 'By source and device', ...grid } },
         ),
-  load: ({ load: { sentences, figures }, names, baseAt }: Told): Made | null =>
-    figures.length === 0
+  load: (t: Told): Made | null => {
+    const { load, names, baseAt } = t
+    const isSilent = isStopped(t) || names.length < 2
+    return load.figures.length === 0
       ? null
-      : block('Under load', sentences, {
+      : block('Under load', isSilent ? [] : load.sentences, {
           table: {
-            caption: `Against ${names[baseAt] ?? ''}, as means`,
-            head: ['Set-up', ...figures.map(({ quantity: { label } }) => label)],
-            rows: names.map((name, i) => [name, ...judged(figures, i)]),
+            caption: names.length < 2 ? 'As means' : `Against ${names[baseAt] ?? ''}, as means`,
+            head: ['Set-up', ...load.figures.map(({ quantity: { label } }) => label)],
+            rows: names.map((name, i) => [name, ...judged(load.figures, i, isSilent)]),
           },
-        }),
+        })
+  },
   heat: ({ hottest: { quantity, results }, names }: Told): Made | null => {
     const bars = results
       .map((r, i) => ({

@@ -150,7 +150,9 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
                 :inked="inked"
               />
             </InTurn>
-            <p v-for="words in underLoad.sentences.value" :key="words" data-testid="score">{{ words }}</p>
+            <p v-for="words in stopped ? [] : underLoad.sentences.value" :key="words" data-testid="score">
+              {{ words }}
+            </p>
             <p v-for="words in stopped ? [] : changes" :key="words" class="quiet" data-testid="lead-change">
               {{ words }}
             </p>
