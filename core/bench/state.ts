@@ -1,6 +1,6 @@
 import type { Offsets } from '../trace/clocks'
 import { GrowingReadings } from '../trace/growing'
-import { wattsOf, type Reading, type TraceEvent } from '../trace/trace'
+import { batteryWattsOf, wattsOf, type Reading, type TraceEvent } from '../trace/trace'
 import { ShownLevels } from './levels'
 import type { JournalLine } from './line'
 import { TaperWatch } from './taperWatch'
@@ -20,8 +20,9 @@ export interface LaneState {
   /** The last reading of each kind, in the order of arrival. */
   lastT: number
   lastWatts: number
-  /** The highest watts so far; 0 before any were read. */
+  /** The highest watts so far at the source, and into the battery; 0 before any were read. */
   mostWatts: number
+  mostBatteryWatts: number
   lastTemperatures: Record<string, number>
   lastTemperatureT: number
   taper: TaperWatch
@@ -41,6 +42,7 @@ export const newLane = (): LaneState => ({
   lastT: NaN,
   lastWatts: NaN,
   mostWatts: 0,
+  mostBatteryWatts: 0,
   lastTemperatures: {},
   lastTemperatureT: NaN,
   taper: new TaperWatch(),
@@ -82,6 +84,8 @@ function takeIn(state: LaneState, reading: Reading): void {
     state.mostWatts = Math.max(state.mostWatts, watts)
     state.taper.add(t, watts)
   }
+  const into = batteryWattsOf(reading)
+  if (!Number.isNaN(into)) state.mostBatteryWatts = Math.max(state.mostBatteryWatts, into)
   if (temperatures && Object.keys(temperatures).length > 0) {
     state.lastTemperatures = temperatures
     state.lastTemperatureT = t

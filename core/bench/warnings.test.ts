@@ -36,6 +36,11 @@ it('tells a spoilt evening within minutes: stuck, stalled, held, draining, at th
     'stalled',
     'slow',
   ])
+  // A device that tells of its own battery alone.
+  expect(warned(30, (m) => ({ percent: level(Math.min(m, 12)), batteryPower: m < 12 ? 15 : 0.1 }))).toEqual([
+    'stalled',
+  ])
+  expect(warned(30, (m) => ({ percent: level(m), batteryPower: 15 }))).toEqual([])
   const at80 = (m: number) => ({
     percent: Math.min(80, 60 + Math.floor(1.6 * m)),
     power: m < 12.5 ? 18 : 0.3,

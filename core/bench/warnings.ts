@@ -79,7 +79,9 @@ const drains = (trace: Trace): LaneWarning[] =>
 
 function stands(trace: Trace, { state }: LaneNow, { usableWh }: Expected): LaneWarning[] {
   const watts = samplesOf(trace.time, powerColumn(trace))
-  const last = standstills(trace, { heldPeakW: state.mostWatts, usableWh }).find((s) => s.isLast)
+  // By the battery's own watts where those are read, and then against the most of them.
+  const heldPeakW = state.mostBatteryWatts > 0 ? state.mostBatteryWatts : state.mostWatts
+  const last = standstills(trace, { heldPeakW, usableWh }).find((s) => s.isLast)
   if (!last || (last.kind === 'unknown' && watts.t.length > 0)) return []
   const how = `at ${last.percent} % for ${duration(last.endS - last.startS)}`
   switch (last.kind) {

@@ -130,6 +130,10 @@ function wattsColumn(
 export const wattsOf = ({ power, voltage, current }: Reading): number =>
   power ?? (voltage !== undefined && current !== undefined ? voltage * current : NaN)
 
+/** The same at the battery. */
+export const batteryWattsOf = (r: Reading): number =>
+  wattsOf({ t: r.t, power: r.batteryPower, voltage: r.batteryVoltage, current: r.batteryCurrent })
+
 /** Amperes per reading: as read, else watts ÷ volts where both were read. */
 export function currentColumn(trace: Trace): Float64Array | undefined {
   const { power, voltage, current } = trace
