@@ -216,6 +216,18 @@ describe('the end of a lane', () => {
     expect(upTo(359)).toBeNull()
     expect(upTo(362)).toMatch(/all but stopped/)
     expect(taper.taper.endedAt).toBe(300)
+    // A device that tells of its own battery alone: its watts tell it; a meter's are trusted over them.
+    const own = (source?: number) => {
+      const lane = newLane()
+      const readings = Array.from({ length: 400 }, (_, t) => ({
+        t,
+        power: source,
+        batteryPower: t < 300 ? 15 : 0.1,
+      }))
+      reduceLane(lane, { kind: 'readings', readings })
+      return stopReached({ kind: 'taper-end' }, lane, 400)
+    }
+    expect([own(), own(18)]).toEqual(['The current has all but stopped.', null])
     // A pause that ends is none, and silence proves nothing.
     reduceLane(taper, { kind: 'readings', readings: [{ t: 362, power: 18 }] })
     expect(stopReached({ kind: 'taper-end' }, taper, 363)).toBeNull()

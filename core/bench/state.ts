@@ -20,6 +20,8 @@ export interface LaneState {
   /** The last reading of each kind, in the order of arrival. */
   lastT: number
   lastWatts: number
+  /** Into the battery, as the device tells it. */
+  lastBatteryWatts: number
   /** The highest watts so far at the source, and into the battery; 0 before any were read. */
   mostWatts: number
   mostBatteryWatts: number
@@ -41,6 +43,7 @@ export const newLane = (): LaneState => ({
   levels: new ShownLevels(),
   lastT: NaN,
   lastWatts: NaN,
+  lastBatteryWatts: NaN,
   mostWatts: 0,
   mostBatteryWatts: 0,
   lastTemperatures: {},
@@ -85,7 +88,12 @@ function takeIn(state: LaneState, reading: Reading): void {
     state.taper.add(t, watts)
   }
   const into = batteryWattsOf(reading)
-  if (!Number.isNaN(into)) state.mostBatteryWatts = Math.max(state.mostBatteryWatts, into)
+  if (!Number.isNaN(into)) {
+    state.lastBatteryWatts = into
+    state.mostBatteryWatts = Math.max(state.mostBatteryWatts, into)
+    // Where no meter stands beside it, the battery's own watts tell when the current has all but stopped.
+    if (Number.isNaN(state.lastWatts)) state.taper.add(t, into)
+  }
   if (temperatures && Object.keys(temperatures).length > 0) {
     state.lastTemperatures = temperatures
     state.lastTemperatureT = t

@@ -22,7 +22,7 @@ const emit = defineEmits<{ choose: [] }>()
 const logbook = useLogbook()
 const bench = useBench()
 const view = useLaneView(props.lane)
-const { byHand, simulated, lastLevel, lastAge, watts, gained, rate, temperatures, hot, due, untilDue } = view
+const { byHand, simulated, lastLevel, lastAge, power, gained, rate, temperatures, hot, due, untilDue } = view
 const { warnings } = view
 const { forecast, goal } = view
 const { expected, turn } = useTurn()
@@ -82,8 +82,8 @@ const sources = computed(() => {
         </div>
       </div>
       <div>
-        <div class="label">Power</div>
-        <div class="figure mid">{{ figure(watts, 1, 'W') }}</div>
+        <div class="label">{{ power.label }}</div>
+        <div class="figure mid">{{ figure(power.watts, 1, 'W') }}</div>
         <div class="quiet small">read {{ lastAge }} ago</div>
       </div>
       <div v-if="temperatures">

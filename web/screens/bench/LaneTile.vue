@@ -25,7 +25,7 @@ const {
   second,
   lastLevel,
   lastAge,
-  watts,
+  power,
   rate,
   temperatures,
   hot,
@@ -45,7 +45,11 @@ const missed = computed(() => {
   return missedOf(props.lane).map((s) => duration(s))
 })
 const next = computed(() => {
-  if (!byHand) return { label: 'now', text: figure(watts.value, 1, 'W') }
+  if (!byHand)
+    return {
+      label: power.value.label === 'Power' ? 'now' : 'into the battery',
+      text: figure(power.value.watts, 1, 'W'),
+    }
   if (due.value) return { label: 'reading', text: 'due' }
   const text = Number.isFinite(untilDue.value) ? countdown(untilDue.value) : '–'
   return { label: 'next in', text }

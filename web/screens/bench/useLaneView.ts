@@ -28,7 +28,12 @@ export function useLaneView(lane: Lane) {
   const seen = <T>(read: () => T) => computed(() => (lane.count >= 0 ? read() : read()))
 
   const lastLevel = seen(() => lane.state.levels.last)
-  const watts = seen(() => lane.state.lastWatts)
+  /** The source's watts, or the battery's own where no meter stands beside it. */
+  const power = seen(() => {
+    const { lastWatts, lastBatteryWatts } = lane.state
+    const isOwn = Number.isNaN(lastWatts) && !Number.isNaN(lastBatteryWatts)
+    return { watts: isOwn ? lastBatteryWatts : lastWatts, label: isOwn ? 'Into the battery' : 'Power' }
+  })
   const lastAge = seen(() => duration(Math.max(0, lane.elapsedS - lane.state.lastT)))
   const gained = seen(() => {
     const { first, last } = lane.state.levels
@@ -92,7 +97,7 @@ export function useLaneView(lane: Lane) {
     second,
     lastLevel,
     lastAge,
-    watts,
+    power,
     gained,
     rate,
     temperatures,
