@@ -1,5 +1,5 @@
 import { anyRead } from '../trace/samples'
-import { batteryPowerColumn, type Trace } from '../trace/trace'
+import { batteryPowerColumn, powerColumn, type Trace } from '../trace/trace'
 import { energy, type EnergyFigures } from './energy'
 import { power, type PowerFigures } from './power'
 
@@ -24,6 +24,10 @@ export function asMetered(trace: Trace): Trace {
     counterAh: undefined,
   }
 } // prettier-ignore
+
+/** The trace whose watts make the curve: the source's wherever a meter read them, else the battery's own. */
+export const curveOf = (trace: Trace): Trace =>
+  !anyRead(powerColumn(trace)) && anyRead(batteryPowerColumn(trace)) ? asMetered(trace) : trace
 
 /** Power and energy at the battery; null where nobody read its watts. */
 export function atBattery(trace: Trace): AtBattery | null {

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { SCHOOLS } from '../protocol/schools'
-import { traceFromReadings } from '../trace/trace'
+import { traceFromReadings, type Trace } from '../trace/trace'
 import { endedBy, seemsMadeBy } from './ended'
 
 const plain = (words: string) => words.replaceAll('\u00a0', ' ')
@@ -31,6 +31,12 @@ it('is done by the current where it stays down for a minute, and not where it on
     traceFromReadings(Array.from({ length: 400 }, (_, t) => ({ t, power: t < 250 ? 20 : last })))
   expect(endedBy({ kind: 'taper-end' }, watts(0.2)).state).toBe('done')
   expect(endedBy({ kind: 'taper-end' }, watts(12)).state).toBe('short')
+  // Of a device's own record by the watts into its battery.
+  const own = ({ power, ...others }: Trace): Trace => ({ ...others, batteryPower: power })
+  expect([0.2, 12].map((last) => endedBy({ kind: 'taper-end' }, own(watts(last))).state)).toEqual([
+    'done',
+    'short',
+  ])
 })
 
 it('says where it stopped, and what the rule was', () => {

@@ -1,4 +1,5 @@
 import { power } from '../analysis/power'
+import { curveOf } from '../analysis/atBattery'
 import { taperEnd } from '../analysis/taper'
 import type { Protocol } from '../protocol/protocol'
 import type { StopRule } from '../protocol/rules'
@@ -40,8 +41,9 @@ function isMetBy(rule: StopRule, trace: Trace): boolean {
     case 'shown-full':
       return trace.percent?.some((shown) => shown >= 100) === true
     case 'taper-end': {
-      const { heldPeakW, heldPeakAtS } = power(trace)
-      return !Number.isNaN(taperEnd(trace, heldPeakW, heldPeakAtS))
+      const curve = curveOf(trace)
+      const { heldPeakW, heldPeakAtS } = power(curve)
+      return !Number.isNaN(taperEnd(curve, heldPeakW, heldPeakAtS))
     }
   }
 }
