@@ -68,6 +68,9 @@ it('tells where a lead turns, and where it vanishes near the ceiling', () => {
   expect(leadChanges([at(30, [60, 50]), at(60, [98, 90], [100, 100])])).toEqual([
     { early: 0, late: null, fromS: 1800, toS: 3600 },
   ])
+  expect(leadChanges([at(30, [60, 50]), at(60, [94, 90], [96, 100])])).toMatchObject([
+    { early: 0, late: null },
+  ])
   expect(leadChanges([at(60, [98, 90], [100, 100]), at(90, [98, 90], [100, 100])])).toEqual([])
   // A lead of a point is none, nor one of 1.5 points that runs scatter about as much by chance; neither is one over a run that was not read there.
   expect(leadChanges([at(15, [40, 39]), at(30, [60, 66]), at(60, [90, NaN])])).toEqual([])
