@@ -195,4 +195,11 @@ test('the same gear set otherwise, or with an older battery, is another set-up a
   await page.goto('/side-by-side?runs=r0,r1,r4,r5&accept=1')
   await expect(ranking.getByRole('listitem')).toHaveCount(2)
   await expect(page.getByTestId('verdict')).toContainText(/health 100\s%\) and Hawser 21 \(health 88\s%\)/)
+  // Repeats of one set-up: how well they agree is the answer, and each has a line and a path of its own.
+  await page.goto('/side-by-side?runs=r0,r1')
+  await expect(page.getByTestId('verdict')).toContainText(
+    /the 2 runs of Hawser 21 took .* each: they vary by 0\.0\s%/,
+  )
+  await expect(page.getByTestId('results').getByRole('row')).toHaveCount(3)
+  await expect(page.getByRole('region', { name: 'Results' })).not.toContainText('Against')
 })

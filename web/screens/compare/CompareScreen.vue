@@ -60,6 +60,17 @@ const stopped = computed(() => blocking.value.length > 0 && !accepted.value)
 const differing = computed(() => blocking.value.map((r) => r.label.toLowerCase()).join(', '))
 const namesOf = (state: FairnessRow['state']) =>
   fair.value.flatMap((r) => (r.state === state ? [r.label.toLowerCase()] : [])).join(', ')
+/** Of one set-up alone each run has a line of its own. */
+const tabled = computed(() =>
+  setups.value.length > 1
+    ? setups.value
+    : setups.value.flatMap(({ runs: own, sides }) =>
+        own.map((run, i) => ({ key: run.id, runs: [run], sides: [sides[i]] })),
+      ),
+)
+const tabledNames = computed(() =>
+  setups.value.length > 1 ? setupNames.value : tabled.value.map(({ key }) => names.value[key]),
+)
 const chosenWords = computed(() =>
   judged.value && setups.value.length === 1
     ? `${chosen.value.length} runs of one set-up`
@@ -176,14 +187,15 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
         </InTurn>
         <InTurn :turn="8">
           <ResultsTable
-            :setups="setups"
-            :names="setupNames"
+            :setups="tabled"
+            :names="tabledNames"
             :inks="inks"
             :inked="inked"
             :baseline="baseAt"
             :under-load="underLoad.quantities.value"
             :prior-of="underLoad.priorOf"
-            :silent="stopped || setups.length < 2"
+            :silent="stopped"
+            :alone="setups.length < 2"
           />
         </InTurn>
         <InTurn :turn="9">

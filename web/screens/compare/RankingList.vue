@@ -51,7 +51,7 @@ const rows = computed(() =>
 const assumed = computed(() => props.ranking.repeatability.assumed)
 /** As its path is drawn: one of those in ink, or the one that is lifted. */
 const isInked = ({ key }: (typeof rows.value)[number]) =>
-  !lifts.value || (lifted.value === null ? props.inked.has(key) : lifted.value === key)
+  !lifts.value || lifted.value === null ? props.inked.has(key) : lifted.value === key
 /** With more runs than inks one is lifted out by its name. */
 const lifts = computed(() => props.setups.length > MOST_INKS)
 </script>

@@ -148,7 +148,7 @@ const seconds = computed(() => Math.round(lengthS.value / pace.value))
       </div>
       <p v-if="comparison.chosen.value.length > runs.length" class="quiet">
         {{ runs.length }} of {{ comparison.chosen.value.length }} chosen runs are played, one of each
-        {{ comparison.setUpOrder.value.length > runs.length ? 'of the quickest set-ups' : 'set-up' }}.
+        {{ comparison.pathOrder.value.length > runs.length ? 'of the quickest set-ups' : 'set-up' }}.
       </p>
       <p class="quiet">
         Space plays and pauses, ← → step by a minute, Home and End go to the ends. The film is 1920 × 1080,

@@ -11,12 +11,17 @@ import { placeOf } from '../../composables/places'
 
 /** Every figure of every set-up with its ±, judged against the baseline's; sorted by any column, copied as it stands. */
 const props = defineProps<
-  ResultsOf & { inks: Readonly<Record<string, number>>; inked: ReadonlySet<string>; silent?: boolean }
+  ResultsOf & {
+    inks: Readonly<Record<string, number>>
+    inked: ReadonlySet<string>
+    silent?: boolean
+    alone?: boolean
+  }
 >()
 /** While something keeps from a verdict, figures stand without one. */
 const wordsOf = (...of: Parameters<typeof resultWords>) => {
   const said = resultWords(...of)
-  return props.silent ? { ...said, verdict: '' } : said
+  return props.silent || props.alone ? { ...said, verdict: '' } : said
 }
 
 const { group, groups, columns, compared, order, sort, sortBy } = useResults(props)
@@ -37,7 +42,7 @@ const table = () => [
   ]),
 ]
 const savings = computed(() =>
-  compared.value.length > 0 ? order.value.filter((i) => i !== props.baseline) : [],
+  compared.value.length > 0 && !props.alone ? order.value.filter((i) => i !== props.baseline) : [],
 )
 const savedTable = () => [
   ['Set-up', ...compared.value.flatMap(({ quantity }) => [`${quantity.label}: time saved`, 'share of time saved', 'speed ratio'])],
@@ -55,7 +60,7 @@ const savedTable = () => [
       <CopyTable :table="table" name="the results" />
     </div>
     <p class="quiet">
-      <template v-if="names.length > 1">Against {{ names[baseline] }}. </template
+      <template v-if="!alone">Against {{ names[baseline] }}. </template
       ><template v-if="allSimulated">All <SimulatedTag />. </template>Press a head to sort by it.
     </p>
     <div class="scroll-x" tabindex="0">

@@ -99,29 +99,36 @@ export function useComparison() {
       [...new Map(runs.value.map((r) => [setUpOf(r.id), r]))].map(([id, r]) => ({ id, ...told(r) })),
     ),
   )
-  /** Set-ups in the order in which they were chosen; of more than there are inks the quickest first. */
-  const setUpOrder = computed(() => {
-    const keys = [...new Set(runs.value.map((r) => setUpOf(r.id)))]
+  /** Repeats of one set-up alone, few enough for the inks: each is drawn by itself, under its own name. */
+  const isApart = computed(
+    () => runs.value.length <= MOST_INKS && new Set(runs.value.map((r) => setUpOf(r.id))).size === 1,
+  )
+  /** What is drawn in one ink: a set-up, or one of its runs. */
+  const pathOf = (id: string): string => (isApart.value ? id : setUpOf(id))
+  const pathNames = computed(() => (isApart.value ? names.value : setUpNames.value))
+  /** In the order in which they were chosen; of more than there are inks the quickest first. */
+  const pathOrder = computed(() => {
+    const keys = [...new Set(runs.value.map((r) => pathOf(r.id)))]
     if (keys.length <= MOST_INKS) return keys
     const slow = new Map<string, number>()
     runs.value.forEach(({ id }, i) =>
-      slow.set(setUpOf(id), Math.min(slow.get(setUpOf(id)) ?? Infinity, slowness.value[i] || Infinity)),
+      slow.set(pathOf(id), Math.min(slow.get(pathOf(id)) ?? Infinity, slowness.value[i] || Infinity)),
     )
     return sort(keys, (key) => slow.get(key))
   })
   /** Those that are drawn in ink. */
-  const inked = computed<ReadonlySet<string>>(() => new Set(setUpOrder.value.slice(0, MOST_INKS)))
+  const inked = computed<ReadonlySet<string>>(() => new Set(pathOrder.value.slice(0, MOST_INKS)))
   /** Repeats of a set-up share its ink. Two that carry the same from elsewhere: the later one borrows a free one. */
   const inks = computed(() => {
     const taken = new Map<string, number>()
-    const first = new Map(runs.value.toReversed().map((r) => [setUpOf(r.id), r]))
-    for (const key of setUpOrder.value) {
+    const first = new Map(runs.value.toReversed().map((r) => [pathOf(r.id), r]))
+    for (const key of pathOrder.value) {
       const r = first.get(key)!
       const used = new Set(taken.values())
       const free = Array.from({ length: MOST_INKS }, (_, i) => i).find((i) => !used.has(i)) ?? r.ink
       taken.set(key, used.has(r.ink % MOST_INKS) ? free : r.ink % MOST_INKS)
     }
-    return Object.fromEntries(runs.value.map((r) => [r.id, taken.get(setUpOf(r.id))!]))
+    return Object.fromEntries(runs.value.map((r) => [r.id, taken.get(pathOf(r.id))!]))
   })
   return {
     chosen,
@@ -134,7 +141,9 @@ export function useComparison() {
     setUpOf,
     setUpNames,
     inks,
-    setUpOrder,
+    pathOf,
+    pathNames,
+    pathOrder,
     inked,
     busy,
   }

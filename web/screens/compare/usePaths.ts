@@ -48,7 +48,7 @@ const UNITS: Record<Compared, [digits: number, unit: string]> = {
 
 /** What is drawn of the chosen runs. */
 export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePathsReturn {
-  const { runs, worked, names, inks, setUpOf, setUpNames, setUpOrder, inked, alignment } = comparison
+  const { runs, worked, names, inks, pathOf, pathNames, pathOrder, inked, alignment } = comparison
   const logbook = useLogbook()
   const lifted = ref<string | null>(null)
   const analyses = computed(() => new Map<string, Analysis>(worked.value.map((w) => [w.id, w.analysis])))
@@ -79,14 +79,14 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
     ended: (path: Path, id: string) => Path = (path) => path,
   ) => {
     const named = new Set<string>()
-    const isCrowded = setUpOrder.value.length > inked.value.size
+    const isCrowded = pathOrder.value.length > inked.value.size
     return ids
       .flatMap((id): Path[] => {
-        const key = setUpOf(id)
+        const key = pathOf(id)
         const isLifted = lifted.value === key
         const isOut = isCrowded && (lifted.value !== null || !inked.value.has(key))
         const path = {
-          label: setUpNames.value[key],
+          label: pathNames.value[key],
           ink: inks.value[id],
           points: points(id),
           faded: isOut && !isLifted,
@@ -144,7 +144,7 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
       }),
     readOff: (at) =>
       runs.value
-        .filter(({ id }) => inked.value.has(setUpOf(id)))
+        .filter(({ id }) => inked.value.has(pathOf(id)))
         .slice(0, MOST_INKS)
         .flatMap(({ id }) => {
           const told = (['level', 'power', 'battery'] as const).flatMap((what) => {

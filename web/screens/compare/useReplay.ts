@@ -40,7 +40,7 @@ function moved(samples: Samples, shiftS: number): Samples {
 
 /** The chosen runs, played again side by side on one clock. */
 export function useReplay(comparison: Comparison): UseReplayReturn {
-  const { runs: chosen, worked, names, inks, alignment, setUpOf, setUpOrder } = comparison
+  const { runs: chosen, worked, names, inks, alignment, pathOf, pathOrder } = comparison
   const logbook = useLogbook()
   const theme = useTheme()
   const atS = ref(0)
@@ -51,9 +51,9 @@ export function useReplay(comparison: Comparison): UseReplayReturn {
   const played = computed(() =>
     chosen.value.length <= MOST_INKS
       ? chosen.value
-      : setUpOrder.value
+      : pathOrder.value
           .slice(0, MOST_INKS)
-          .flatMap((key) => chosen.value.find(({ id }) => setUpOf(id) === key) ?? []),
+          .flatMap((key) => chosen.value.find(({ id }) => pathOf(id) === key) ?? []),
   )
   const runs = computed<ReplayRun[]>(() =>
     played.value.flatMap((run) => {

@@ -91,13 +91,19 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     simulated: isSimulated(r),
     watched: watchedOf(logbook.traces.get(r.id) ?? { time: new Float64Array(0), temperatures: {} }).length > 0,
   })
+  /** Whose path bears a name: the first run of a set-up, or one of the repeats of the only one. */
+  const drawnBy = (label: string) => {
+    const all = setups.value.flatMap(({ runs: own, sides }, i) =>
+      own.map((run, k) => ({ run, side: sides[k], name: comparison.names.value[run.id], setup: names.value[i] })),
+    )
+    return all.find(({ setup }) => setup === label) ?? all.find(({ name }) => name === label)
+  }
   /** The source's watts, or the battery's own where no meter read those of any run. */
   const wattsOf = () => (paths.has('power', runs.value.map((r) => r.id)) ? 'power' : 'battery')
   /** Of a set-up that bears its name in a picture: what is called out on the path of its first run. */
   function called(what: 'level' | 'power', { label, unnamed, faded }: Pick<Path, 'label' | 'unnamed' | 'faded'>): PageCall[] {
-    const place = names.value.indexOf(label)
-    const [run, side] = [setups.value[place]?.runs[0], setups.value[place]?.sides[0]]
-    if (!run || unnamed || faded) return []
+    const { run, side } = drawnBy(label) ?? {}
+    if (!run || !side || unnamed || faded) return []
     const wattsAt = (at: number) => paths.shownAt(wattsOf(), run.id, at)
     if (what === 'level') return levelCalls(side.analysis, wattsAt)
     // Parts are told on the run's own clock.
@@ -115,7 +121,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     }))
   const watts = (ids: readonly string[]): PagePath[] =>
     paths.strip(wattsOf(), ids, WHOLE).map((p) => {
-      const of = setups.value[names.value.indexOf(p.label)]?.sides[0].analysis
+      const of = drawnBy(p.label)?.side.analysis
       const held = (wattsOf() === 'battery' ? of?.atBattery : of)?.power.heldPeakW ?? NaN
       const end = p.unnamed || p.faded ? '' : `held ${figure(held, 1, 'W')}`
       return { name: p.label, ink: p.ink, points: p.points, end, calls: called('power', p), ...(p.faded ? { faded: true } : {}) }
