@@ -1,3 +1,4 @@
+import { itemsOf } from '../words/names'
 import type { RunConditions } from '../protocol/runConditions'
 
 /** What of a run decides whether it may be compared. */
@@ -90,12 +91,20 @@ function numbers(
   }
 }
 
-function words(label: string, weight: FairnessRow['weight'], values: string[]): FairnessRow {
+function words(
+  label: string,
+  weight: FairnessRow['weight'],
+  values: string[],
+  spelt = (value: string): string => value.trim().toLowerCase(),
+): FairnessRow {
   const known = values.filter((v) => v.trim() !== '')
-  const kinds = new Set(known.map((v) => v.trim().toLowerCase()))
+  const kinds = new Set(known.map(spelt))
   const isUnknown = known.length < values.length
   return { label, values, state: kinds.size > 1 ? 'different' : isUnknown ? 'unknown' : 'equal', weight }
 }
+
+/** "asleep, case off" is "case off; asleep". */
+const anyOrder = (value: string): string => itemsOf(value).join('; ')
 
 /**
  * Every condition of the runs beside each other. Unknown is not equal.
@@ -107,7 +116,7 @@ export function fairness(sides: readonly FairSide[], isAligned: boolean): Fairne
   return [
     numbers('Start level', isAligned ? 'warning' : 'blocking', of((s) => s.startPercent), START_POINTS), // prettier-ignore
     numbers('Battery health', 'blocking', of((s) => s.conditions.healthPercent), HEALTH_POINTS), // prettier-ignore
-    words('State of the device', 'blocking', of((s) => s.conditions.deviceState)), // prettier-ignore
+    words('State of the device', 'blocking', of((s) => s.conditions.deviceState), anyOrder), // prettier-ignore
     words('Cable', 'warning', of((s) => s.cable)), // prettier-ignore
     words('On its source', 'warning', of((s) => besideWords(s.fedBeside))), // prettier-ignore
     numbers('Room temperature', 'warning', of((s) => s.conditions.ambientC), ROOM_C), // prettier-ignore

@@ -99,6 +99,12 @@ it('names every condition that differs, and takes unknown for no equal', () => {
     'equal',
     'blocking',
   ])
+  // The same in another order is the same.
+  const set = (deviceState: string) => side({}, { deviceState })
+  expect(stateOf('State of the device', [set('asleep, case off'), set('Case off; asleep')])[0]).toBe('equal')
+  expect(stateOf('State of the device', [set('asleep, case off'), set('asleep, case on')])[0]).toBe(
+    'different',
+  )
   expect(stateOf('Cable', [side(), side({ cable: '' })])).toEqual(['unknown', 'warning'])
   expect(stateOf('Put right later', [side(), side({ corrected: true })])).toEqual(['different', 'warning'])
   const [alone, one, two] = [0, 1, 2].map((others) => side({ fedBeside: others }))

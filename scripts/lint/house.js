@@ -27,7 +27,7 @@ export const HOUSE = {
     packages: ['d3-array'],
   },
   'core/compare': {
-    rooms: ['core/analysis', 'core/protocol', 'core/stats', 'core/gear', 'core/trace'],
+    rooms: ['core/analysis', 'core/protocol', 'core/stats', 'core/gear', 'core/trace', 'core/words'],
     packages: ['d3-array'],
   },
   'core/model': {

@@ -71,6 +71,8 @@ it('says what nobody noted, of any run or of some', () => {
   )
   expect(some).toContain('Cable: Short black (not noted of every run).')
   expect(some).toContain('Temperatures by Probe (not noted of every run).')
+  const states = ['asleep, case off', 'Case off; asleep'].map((state) => ({ ...run, state }))
+  expect(plain(methodWords(states))).toContain('The device was asleep, case off.')
   expect(some).toContain('The room had 22 °C.')
   expect(some).toContain(
     'Readings were taken every 5 min, and in 1 of the runs the display was watched as it turned.',

@@ -1,5 +1,6 @@
 import { duration, figure } from '../figures'
 import { list } from '../lists'
+import { itemsOf } from '../names'
 
 /** What of a run tells how it was made; '' and NaN where nobody noted it. */
 export interface Method {
@@ -36,6 +37,12 @@ function either(values: readonly string[], one: (value: string) => string, none 
   if (known.length === 0) return none
   const missing = values.some((v) => v === '') ? ' (not noted of every run)' : ''
   return one(list(known) + missing)
+}
+/** What says the same in another order is said as it was first. */
+function asFirstSpelt(values: readonly string[]): string[] {
+  const keyOf = (value: string) => itemsOf(value).join('; ')
+  const first = new Map(values.toReversed().map((value) => [keyOf(value), value]))
+  return values.map((value) => first.get(keyOf(value))!)
 }
 function range(values: readonly number[], digits: number, unit: string): string {
   const known = values.filter((v) => !Number.isNaN(v))
@@ -108,7 +115,11 @@ export function methodWords(runs: readonly Method[]): string[] {
     `Each ${levels ? `began at ${levels} and ` : ''}${endWords(runs)}.`,
     either(of('protocol'), (s) => `Protocol: ${s}.`),
     ...deviationWords(runs),
-    either(of('state'), (s) => `The device was ${s}.`, 'The state of the device was not noted.'),
+    either(
+      asFirstSpelt(of('state')),
+      (s) => `The device was ${s}.`,
+      'The state of the device was not noted.',
+    ),
     ambient ? `The room had ${ambient}.` : 'The temperature of the room was not noted.',
     rest ? `Before the switch it rested for ${rest}.` : '',
     health ? `Battery health: ${health}.` : 'Battery health was not noted.',
