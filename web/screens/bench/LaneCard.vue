@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { missedOf } from '@core/bench/due'
 import { speedOf } from '@core/bench/setup'
 import { asRead, asWritten, clock, countdown, duration, figure } from '@core/words/figures'
@@ -27,6 +27,9 @@ const { warnings } = view
 const { forecast, goal } = view
 const { expected, turn } = useTurn()
 const turning = computed(() => (bench.watching ? null : expected(props.lane)))
+/** Its place stays when there is nothing more to turn: what is below would move from under a finger. */
+const hadTurn = ref(false)
+watch(turning, (level) => (hadTurn.value ||= level !== null), { immediate: true })
 const name = computed(() => logbook.nameOf(props.lane.setup))
 const missed = computed(() => {
   void view.second.value
@@ -92,12 +95,14 @@ const sources = computed(() => {
       </div>
     </div>
     <v-btn-other
-      v-if="turning !== null"
+      v-if="turning !== null || hadTurn"
       block
+      :class="{ gone: turning === null }"
+      :disabled="turning === null"
       :size="size > 100 ? 'large' : 'default'"
       class="my-2"
-      @click="turn(lane, turning)"
-      >It just turned {{ turning }} %</v-btn-other
+      @click="turning !== null && turn(lane, turning)"
+      >It just turned {{ turning ?? 100 }} %</v-btn-other
     >
     <div aria-live="assertive" class="offscreen">{{ due ? `A reading is due on ${name}` : '' }}</div>
     <LanePath :lane="lane" :height="size" :tabled="size > 100" />
@@ -107,6 +112,9 @@ const sources = computed(() => {
 </template>
 
 <style scoped>
+.gone {
+  visibility: hidden;
+}
 .warnings {
   list-style: none;
   padding: 0 0 0 10px;

@@ -134,7 +134,7 @@ header {
 }
 .under {
   display: flex;
-  align-items: center;
+  align-items: flex-start;
   justify-content: space-between;
   gap: 6px;
   min-height: 28px;

@@ -61,17 +61,20 @@ const takeFile = () => takeLaneFile(props.lane)
 
 <template>
   <div class="stop" :class="{ small }">
+    <!-- One button all along, with nothing above it that comes or goes: a finger may be on it as the rule is met. -->
+    <v-btn
+      :size="small ? 'small' : undefined"
+      :class="{ quiet: small && !lane.offerStop }"
+      :variant="lane.offerStop ? 'flat' : small ? undefined : 'outlined'"
+      :color="lane.offerStop ? 'primary' : undefined"
+      aria-label="Stop this run"
+      @click="open = true"
+      >{{ small && !lane.offerStop ? 'Stop' : 'Stop this run' }}</v-btn
+    >
+    <v-btn-main v-if="bench.alarm" color="error" @click="takeFile">Take the file now</v-btn-main>
     <p v-if="lane.offerStop" class="offer" role="status">
       {{ lane.offerStop }}<template v-if="!small"> The stop rule is met; stop when you are ready.</template>
     </p>
-    <v-btn-main v-if="lane.offerStop" :size="small ? 'small' : undefined" @click="open = true"
-      >Stop this run</v-btn-main
-    >
-    <v-btn v-else-if="small" size="small" class="quiet" aria-label="Stop this run" @click="open = true"
-      >Stop</v-btn
-    >
-    <v-btn-other v-else @click="open = true">Stop this run</v-btn-other>
-    <v-btn-main v-if="bench.alarm" color="error" @click="takeFile">Take the file now</v-btn-main>
     <FormDialog
       v-model="open"
       title="Stop this run"
