@@ -1,5 +1,5 @@
 import { durationOf, powerColumn, type Trace } from '../trace/trace'
-import { asMetered, atBattery, type AtBattery } from './atBattery'
+import { atBattery, curveOf, type AtBattery } from './atBattery'
 import { medianInterval, samplesOf } from '../trace/samples'
 import type { Accuracy } from '../gear/accuracy'
 import { efficiency, type Efficiency } from './efficiency'
@@ -120,9 +120,8 @@ export function analyse(trace: Trace, options: AnalyseOptions = {}): Analysis {
     return hours > 0 ? open.energyOver(flow, { startS, endS }, watts * hours) / hours : NaN
   }
   const ownWatts = atBattery(trace)
-  // The curve is the source's wherever a meter read its watts, else the battery's own.
-  const alone = ownWatts !== null && Number.isNaN(figures.power.peakW) ? ownWatts : null
-  const curve = alone ? asMetered(trace) : trace
+  const curve = curveOf(trace, !Number.isNaN(figures.power.peakW))
+  const alone = curve === trace ? null : ownWatts
   const { heldPeakW, heldPeakAtS } = (alone ?? figures).power
   const taperEndS = taperEnd(curve, heldPeakW, heldPeakAtS)
   const supply = supplyOf(trace)

@@ -13,7 +13,7 @@ export interface AtBattery {
  * A trace with the battery's watts, volts and amperes in the place of the source's, and without a meter's totals: what
  * is worked out from it stands for the battery's side.
  */
-export function asMetered(trace: Trace): Trace {
+function asMetered(trace: Trace): Trace {
   const { batteryPower, batteryVoltage, batteryCurrent, ...others } = trace
   return {
     ...others,
@@ -25,9 +25,13 @@ export function asMetered(trace: Trace): Trace {
   }
 } // prettier-ignore
 
-/** The trace whose watts make the curve: the source's wherever a meter read them, else the battery's own. */
-export const curveOf = (trace: Trace): Trace =>
-  !anyRead(powerColumn(trace)) && anyRead(batteryPowerColumn(trace)) ? asMetered(trace) : trace
+/**
+ * The trace whose watts make the curve: the source's wherever a meter read them, else the battery's own.
+ *
+ * @param isMetered whether the source's were read, where that is known already
+ */
+export const curveOf = (trace: Trace, isMetered = anyRead(powerColumn(trace))): Trace =>
+  !isMetered && anyRead(batteryPowerColumn(trace)) ? asMetered(trace) : trace
 
 /** Power and energy at the battery; null where nobody read its watts. */
 export function atBattery(trace: Trace): AtBattery | null {

@@ -2,8 +2,8 @@ import { drainingIn } from '../analysis/findings/draining'
 import { standstills } from '../analysis/standstill'
 import { supplyOf } from '../analysis/supply'
 import type { AcceptanceCurve } from '../model/acceptance'
-import { powerColumn, traceFromReadings, type Trace } from '../trace/trace'
-import { firstAtOrAfter, samplesOf, valueAt } from '../trace/samples'
+import { batteryPowerColumn, powerColumn, traceFromReadings, type Trace } from '../trace/trace'
+import { anyRead, firstAtOrAfter, samplesOf, valueAt } from '../trace/samples'
 import { duration, figure } from '../words/figures'
 import type { LaneNow } from './due'
 
@@ -80,7 +80,7 @@ const drains = (trace: Trace): LaneWarning[] =>
 function stands(trace: Trace, { state }: LaneNow, { usableWh }: Expected): LaneWarning[] {
   const watts = samplesOf(trace.time, powerColumn(trace))
   // By the battery's own watts where those are read, and then against the most of them.
-  const heldPeakW = state.mostBatteryWatts > 0 ? state.mostBatteryWatts : state.mostWatts
+  const heldPeakW = anyRead(batteryPowerColumn(trace)) ? state.mostBatteryWatts : state.mostWatts
   const last = standstills(trace, { heldPeakW, usableWh }).find((s) => s.isLast)
   if (!last || (last.kind === 'unknown' && watts.t.length > 0)) return []
   const how = `at ${last.percent} % for ${duration(last.endS - last.startS)}`

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { adviceFor as advise, costOf, volumeOf, type Offered } from './advice'
 import type { Place, Ranking } from './ranking'
-import type { Told } from './told'
+import type { Standing } from './standing'
 
 const place = (index: number, value: number, over: Partial<Place> = {}): Place => ({
   index,
@@ -30,7 +30,7 @@ const offered = (over: Partial<Offered>): Offered => ({
   ...over,
 })
 const options = { prefer: 'cost', share: 0.9, nightHours: 8, warmC: 40 } as const
-const gear: Told = { scope: 'gear', topUp: [], coolest: [], sooner: [1, 2, 3] }
+const gear: Standing = { scope: 'gear', topUp: [], coolest: [], sooner: [1, 2, 3] }
 const ranked = (...places: Place[]): Ranking => ({
   places,
   repeatability: { share: 0.02, freedom: 8, assumed: true },
@@ -143,7 +143,7 @@ describe('what to keep or buy', () => {
       place(1, 6000, { verdict: 'clear', leads: false, behind: 1000 }),
     )
     const of = [offered({ cost: 30, owned: false }), offered({ cost: 10, owned: false })]
-    const choiceOf = (scope: Told['scope']) => {
+    const choiceOf = (scope: Standing['scope']) => {
       const { choice, turns } = adviceFor(places, of, options, {
         ...gear,
         scope,

@@ -1,6 +1,6 @@
 import { isEnoughOvernight, ladder, pricePerMinute, type Ladder } from './ladder'
 import type { Ranking } from './ranking'
-import type { Told } from './told'
+import type { Standing } from './standing'
 
 /** A set-up as it is bought and carried, with what it came to. */
 export interface Offered {
@@ -41,7 +41,7 @@ export interface AdviceOptions {
 /** By place in the list; null where nothing can be said. */
 export interface Advice {
   /** What the set-ups differ in: only among gear for one device is there something to keep or buy. */
-  scope: Told['scope']
+  scope: Standing['scope']
   /** To be kept or bought for the goal of the ranking, and whether that is to keep what one has. */
   choice: number | null
   keep: boolean
@@ -86,7 +86,7 @@ export function adviceFor(
   ranking: Ranking,
   offered: readonly Offered[],
   options: AdviceOptions,
-  told: Told,
+  told: Standing,
 ): Advice {
   const toChoose = told.scope === 'gear'
   const wanted = WANTED[options.prefer]

@@ -14,7 +14,7 @@ export interface OpenGroups<Told> {
 }
 /** What a test as planned will be able to tell apart. */
 export interface Outlook<Told> {
-  /** How many pairs there are to tell apart, and how many of them it will not. */
+  /** How many pairs there are of which something is expected, and how many of them it will not tell apart. */
   all: number
   undecided: number
   /** Those that are expected to come to the same, by id: the device takes no more from the stronger. */
@@ -40,7 +40,8 @@ export function outlookOf<Told extends { a: string; b: string }>(
   const alike = groups.filter(({ ids }) => ids.length > 1).map(({ ids }) => ids)
   const between = open.reduce((sum, { a, b }) => sum + a.length * b.length, 0)
   const within = alike.reduce((sum, ids) => sum + pairsOf(ids.length), 0)
-  return { all: pairsOf(expected.length), undecided: between + within, alike, open }
+  const known = groups.reduce((sum, { ids }) => sum + ids.length, 0)
+  return { all: pairsOf(known), undecided: between + within, alike, open }
 }
 
 /** Figures within half a percent of the least of their group, and as often repeated, in order. */

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
 import { speedOf } from '@core/bench/setup'
 import { asRead, asWritten, clock, countdown, duration, figure } from '@core/words/figures'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import InkMark from '../../components/InkMark.vue'
+import { holdPointer } from '../../composables/holdPointer'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
@@ -27,9 +28,6 @@ const { warnings } = view
 const { forecast, goal } = view
 const { expected, turn } = useTurn()
 const turning = computed(() => (bench.watching ? null : expected(props.lane)))
-/** Its place stays when there is nothing more to turn: what is below would move from under a finger. */
-const hadTurn = ref(false)
-watch(turning, (level) => (hadTurn.value ||= level !== null), { immediate: true })
 const name = computed(() => logbook.nameOf(props.lane.setup))
 const missed = computed(() => {
   void view.second.value
@@ -85,7 +83,7 @@ const sources = computed(() => {
         </div>
       </div>
       <div>
-        <div class="label">{{ power.label }}</div>
+        <div class="label">{{ power.isOwn ? 'Into the battery' : 'Power' }}</div>
         <div class="figure mid">{{ figure(power.watts, 1, 'W') }}</div>
         <div class="quiet small">read {{ lastAge }} ago</div>
       </div>
@@ -95,14 +93,13 @@ const sources = computed(() => {
       </div>
     </div>
     <v-btn-other
-      v-if="turning !== null || hadTurn"
+      v-if="turning !== null"
       block
-      :class="{ gone: turning === null }"
-      :disabled="turning === null"
       :size="size > 100 ? 'large' : 'default'"
       class="my-2"
-      @click="turning !== null && turn(lane, turning)"
-      >It just turned {{ turning ?? 100 }} %</v-btn-other
+      @pointerdown="holdPointer"
+      @click="turn(lane, turning)"
+      >It just turned {{ turning }} %</v-btn-other
     >
     <div aria-live="assertive" class="offscreen">{{ due ? `A reading is due on ${name}` : '' }}</div>
     <LanePath :lane="lane" :height="size" :tabled="size > 100" />
@@ -112,9 +109,6 @@ const sources = computed(() => {
 </template>
 
 <style scoped>
-.gone {
-  visibility: hidden;
-}
 .warnings {
   list-style: none;
   padding: 0 0 0 10px;

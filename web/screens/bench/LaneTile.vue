@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
 import { asWritten, clock, countdown, duration, figure } from '@core/words/figures'
 import InkMark from '../../components/InkMark.vue'
+import { holdPointer } from '../../composables/holdPointer'
 import SimulatedTag from '../../components/SimulatedTag.vue'
 import { useBench } from '../../stores/bench'
 import type { Lane } from '../../stores/lane'
@@ -47,7 +48,7 @@ const missed = computed(() => {
 const next = computed(() => {
   if (!byHand)
     return {
-      label: power.value.label === 'Power' ? 'now' : 'into the battery',
+      label: power.value.isOwn ? 'into the battery' : 'now',
       text: figure(power.value.watts, 1, 'W'),
     }
   if (due.value) return { label: 'reading', text: 'due' }
@@ -83,6 +84,7 @@ const next = computed(() => {
         class="turn"
         :class="{ watch }"
         :aria-label="`It just turned ${turning} %`"
+        @pointerdown="holdPointer"
         @click="turn(lane, turning)"
         >{{ watch ? 'watch it:' : 'just turned' }}<br />{{ turning }} %</v-btn-other
       >

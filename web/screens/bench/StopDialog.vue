@@ -12,6 +12,7 @@ import { takeLaneFile } from './laneFile'
 import type { Lane } from '../../stores/lane'
 import { useNotices } from '../../stores/notices'
 import { usePutBack } from '../../stores/putBack'
+import { holdPointer } from '../../composables/holdPointer'
 import { placeOf } from '../../composables/places'
 
 const props = defineProps<{ lane: Lane; small?: boolean }>()
@@ -61,13 +62,14 @@ const takeFile = () => takeLaneFile(props.lane)
 
 <template>
   <div class="stop" :class="{ small }">
-    <!-- One button all along, with nothing above it that comes or goes: a finger may be on it as the rule is met. -->
+    <!-- One button all along: a finger may be on it as the rule is met. -->
     <v-btn
       :size="small ? 'small' : undefined"
       :class="{ quiet: small && !lane.offerStop }"
       :variant="lane.offerStop ? 'flat' : small ? undefined : 'outlined'"
       :color="lane.offerStop ? 'primary' : undefined"
       aria-label="Stop this run"
+      @pointerdown="holdPointer"
       @click="open = true"
       >{{ small && !lane.offerStop ? 'Stop' : 'Stop this run' }}</v-btn
     >

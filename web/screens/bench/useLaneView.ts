@@ -32,7 +32,7 @@ export function useLaneView(lane: Lane) {
   const power = seen(() => {
     const { lastWatts, lastBatteryWatts } = lane.state
     const isOwn = Number.isNaN(lastWatts) && !Number.isNaN(lastBatteryWatts)
-    return { watts: isOwn ? lastBatteryWatts : lastWatts, label: isOwn ? 'Into the battery' : 'Power' }
+    return { watts: isOwn ? lastBatteryWatts : lastWatts, isOwn }
   })
   const lastAge = seen(() => duration(Math.max(0, lane.elapsedS - lane.state.lastT)))
   const gained = seen(() => {

@@ -68,23 +68,17 @@ const ladderTable = () => [
     </p>
     <div v-if="!isOne" class="asked">
       <InTurn :turn="1">
-        <ThresholdField
-          v-if="isChoice"
-          v-model="sharePercent"
-          label="Enough is"
-          suffix="% of the best"
-          :low="1"
-          :high="100"
-        />
-        <FormPick v-if="isChoice" v-model="ladderMinutes" label="after" :items="MINUTES" density="compact" />
-        <ThresholdField
-          v-if="isChoice"
-          v-model="nightHours"
-          label="A night has"
-          suffix="h"
-          :low="0.5"
-          :high="24"
-        />
+        <template v-if="isChoice">
+          <ThresholdField
+            v-model="sharePercent"
+            label="Enough is"
+            suffix="% of the best"
+            :low="1"
+            :high="100"
+          />
+          <FormPick v-model="ladderMinutes" label="after" :items="MINUTES" density="compact" />
+          <ThresholdField v-model="nightHours" label="A night has" suffix="h" :low="0.5" :high="24" />
+        </template>
         <ThresholdField v-model="warmC" label="Warm from" suffix="°C" :low="25" :high="60" />
         <FormPick v-model="topUpMinutes" label="Before leaving" :items="MINUTES" density="compact" />
       </InTurn>

@@ -2,7 +2,7 @@ import { computed, shallowRef, watch, type ComputedRef, type ShallowRef } from '
 import { adviceFor, type Advice, type Offered } from '@core/compare/advice'
 import { lowestStart, offeredBy, suspectsAmong, type MadeOf } from '@core/compare/madeOf'
 import { oddResults, type Odd } from '@core/compare/odd'
-import { toldOf } from '@core/compare/told'
+import { standingOf } from '@core/compare/standing'
 import type { AcceptanceCurve } from '@core/model/acceptance'
 import { forecast } from '@core/model/forecast'
 import { foresee, gainsByWatts, type Foreseen } from '@core/model/foreseen'
@@ -56,7 +56,7 @@ export function useAdvice(
   })
   const advice = computed(() => {
     const topUpMinutes = thresholds.topUpMinutes.value
-    const told = toldOf(made.value, { topUpMinutes }, repeatability.value)
+    const told = standingOf(made.value, { topUpMinutes }, repeatability.value)
     return adviceFor(ranking.value, offered.value, thresholds.options.value, told)
   })
 

@@ -1,6 +1,6 @@
 import { computed, watch } from 'vue'
-import { sort } from 'd3-array'
 import { baselineAmong } from '@core/compare/choices'
+import { quickestFirst } from '@core/compare/quickest'
 import { slownessOf } from '@core/compare/ranking'
 import { fromCommonLevel, fromPowerOn, onAlignedClock } from '@core/compare/align'
 import type { Run } from '@core/logbook/run'
@@ -110,11 +110,7 @@ export function useComparison() {
   const pathOrder = computed(() => {
     const keys = [...new Set(runs.value.map((r) => pathOf(r.id)))]
     if (keys.length <= MOST_INKS) return keys
-    const slow = new Map<string, number>()
-    runs.value.forEach(({ id }, i) =>
-      slow.set(pathOf(id), Math.min(slow.get(pathOf(id)) ?? Infinity, slowness.value[i] || Infinity)),
-    )
-    return sort(keys, (key) => slow.get(key))
+    return quickestFirst(runs.value.map(({ id }, i) => ({ key: pathOf(id), slow: slowness.value[i] ?? NaN })))
   })
   /** Those that are drawn in ink. */
   const inked = computed<ReadonlySet<string>>(() => new Set(pathOrder.value.slice(0, MOST_INKS)))

@@ -3,8 +3,7 @@ import { computed, ref } from 'vue'
 import { intervalNear, undecidedGains, undecidedPairs } from '@core/compare/beforehand'
 import { outlookOf } from '@core/compare/outlook'
 import { pairKey, type Campaign } from '@core/plan/campaign'
-import { comparedPairs } from '@core/plan/compared'
-import type { Expectation } from '@core/plan/durations'
+import { comparedBy, comparedPairs, expectedFigure } from '@core/plan/compared'
 import { expectations } from '@core/plan/expectations'
 import {
   againstEach,
@@ -36,27 +35,23 @@ const learnt = useLearnt()
 const analyses = useAnalyses()
 void analyses.fill().catch(() => undefined)
 
-const isFixed = computed(() => props.campaign.protocol.stop.kind === 'duration')
-/** By a meter's count, under a load, or where the question is whether it charges at all, points are not what is asked. */
-const isAsked = computed(() => {
-  const { protocol, questionId } = props.campaign
-  return (
-    !isFixed.value || (protocol.reading.kind !== 'meter' && !['under-load', 'at-all'].includes(questionId))
-  )
-})
+const by = computed(() => comparedBy(props.campaign))
+const isPoints = computed(() => by.value === 'points')
 /** Times to full or to a level; of a fixed time the points gained. */
 const told = computed(() => {
   const { protocol, pairs } = props.campaign
   const plan = { intervalS: intervalNear(protocol.reading), watched: watched.value }
-  return (isAsked.value ? comparedPairs(pairs) : []).map(({ by, id, pairs: own }) => {
+  const asked = by.value
+  if (asked === null) return []
+  return comparedPairs(pairs).map(({ by: side, id, pairs: own }) => {
     const repeats = learnt.repeatabilityFor(own[0])
     const figures = own.map((p) => ({
       id: pairKey(p),
       repeats: p.repeats,
-      value: figureOf(expected.value.get(pairKey(p))),
+      value: expectedFigure(asked, expected.value.get(pairKey(p)), protocol.startPercent),
     }))
-    const called = (ids: readonly string[]) => ids.map(nameIn(by))
-    const { all, undecided, alike, open } = isFixed.value
+    const called = (ids: readonly string[]) => ids.map(nameIn(side))
+    const { all, undecided, alike, open } = isPoints.value
       ? outlookOf(figures, (of) => undecidedGains(of.map((f) => ({ ...f, gain: f.value })), repeats))
       : outlookOf(figures, (of) => undecidedPairs(of.map((f) => ({ ...f, seconds: f.value })), plan, repeats))
     const words = [
@@ -64,22 +59,16 @@ const told = computed(() => {
         const who = againstEach(called(a), called(b))
         return 'limitS' in told ? undecidedWords(told, who) : undecidedGainWords(told, who)
       }),
-      ...alike.map((ids) => alikeWords(called(ids), by)),
+      ...alike.map((ids) => alikeWords(called(ids), side)),
     ]
-    const item = by === 'device' ? logbook.device(id) : logbook.source(id)
+    const item = side === 'device' ? logbook.device(id) : logbook.source(id)
     return { key: id, name: item?.name ?? '?', repeats, decided: all - undecided, all, words }
   })
 }) // prettier-ignore
-/** Seconds or points; what is not expected to charge comes to nothing that could be compared. */
-function figureOf(of: Expectation | undefined): number {
-  if (!isFixed.value) return of && of.basis !== 'watched' ? of.chargeS : NaN
-  const gain = (of?.endPercent ?? NaN) - props.campaign.protocol.startPercent
-  return gain > 0 ? gain : NaN
-}
 /** Of one device its sources are told apart, of one source the devices. */
-const nameIn = (by: 'device' | 'source') => (key: string) => {
+const nameIn = (side: 'device' | 'source') => (key: string) => {
   const pair = props.campaign.pairs.find((p) => pairKey(p) === key)
-  const item = by === 'device' ? logbook.source(pair?.sourceId ?? '') : logbook.device(pair?.deviceId ?? '')
+  const item = side === 'device' ? logbook.source(pair?.sourceId ?? '') : logbook.device(pair?.deviceId ?? '')
   const cable = logbook.cable(pair?.cableId ?? null)?.name
   return [item?.name ?? 'deleted', cable && `(${cable})`].filter(Boolean).join(' ')
 }
@@ -93,12 +82,12 @@ const fixedMinutes = computed(() => {
   <section v-if="told.length" aria-label="What it will tell" data-testid="beforehand">
     <h2>What it will be able to tell apart</h2>
     <p class="quiet">
-      <template v-if="isFixed">As planned: the points gained in {{ fixedMinutes }}, read on time.</template>
+      <template v-if="isPoints">As planned: the points gained in {{ fixedMinutes }}, read on time.</template>
       <template v-else>As planned: read {{ readingInWords(campaign.protocol.reading) }}.</template>
-      From {{ isFixed ? 'the forecast' : 'the times above' }}, found in nine cases of ten.
+      From {{ isPoints ? 'the forecast' : 'the times above' }}, found in nine cases of ten.
     </p>
     <v-checkbox
-      v-if="!isFixed"
+      v-if="!isPoints"
       v-model="watched"
       label="The display will be watched as it turns full"
       density="compact"

@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import type { Analysis } from '../analysis/analyse'
 import type { Source } from '../gear/gear'
 import type { MadeOf } from './madeOf'
-import { toldOf } from './told'
+import { standingOf } from './standing'
 import { ASSUMED_REPEATABILITY } from './verdict'
 
 interface Run {
@@ -30,7 +30,7 @@ const setup = ({ id = 'a', deviceId = 'phone', owned = true, fullS = NaN, gain =
     },
   ],
 }) // prettier-ignore
-const told = (...setups: MadeOf[]) => toldOf(setups, { topUpMinutes: '15' }, ASSUMED_REPEATABILITY)
+const told = (...setups: MadeOf[]) => standingOf(setups, { topUpMinutes: '15' }, ASSUMED_REPEATABILITY)
 
 it('names with the best all that can’t be told from it', () => {
   const { topUp, coolest } = told(

@@ -5,7 +5,7 @@ import { scopeOf, type Scope } from './scope'
 import { leadingGroup, verdict, type Repeatability } from './verdict'
 
 /** What can be told of set-ups beside their ranking, by their places in the list: `adviceFor` goes by it. */
-export interface Told {
+export interface Standing {
   scope: Scope
   /** Who can't be told from the one that brings most in the minutes before leaving, and from the coolest; the best first. */
   topUp: readonly number[]
@@ -15,11 +15,11 @@ export interface Told {
 }
 
 /** Judged as every difference is. */
-export function toldOf(
+export function standingOf(
   setups: readonly MadeOf[],
   { topUpMinutes }: Pick<Moments, 'topUpMinutes'>,
   repeatability: Repeatability,
-): Told {
+): Standing {
   const of = (key: string) => setups.map(({ sides }) => figuresOf(sides, quantityOf(key)))
   const full = setups.map(fullOf)
   const owned = full.map((times, i) => (ownsAll(setups[i]) ? times : { values: [], uncertainty: NaN }))
