@@ -79,11 +79,9 @@ function heldPeak(samples: Samples): { watts: number; startS: number } | undefin
   const joulesAt = (cursor: number, time: number): number =>
     energy[cursor] + ((v[cursor] + wattsAt(cursor, time)) / 2) * (time - t[cursor])
 
-  let best: { watts: number; startS: number } | undefined
-  const consider = (left: number, right: number, startS: number) => {
-    const watts = (joulesAt(right, startS + WINDOW_S) - joulesAt(left, startS)) / WINDOW_S
-    if (!best || watts > best.watts) best = { watts, startS }
-  }
+  let [best, bestS] = [-Infinity, NaN]
+  const meanFrom = (left: number, right: number, startS: number): number =>
+    (joulesAt(right, startS + WINDOW_S) - joulesAt(left, startS)) / WINDOW_S
   let left = 0
   let right = 0
   let start = t[0]
@@ -94,17 +92,24 @@ function heldPeak(samples: Samples): { watts: number; startS: number } | undefin
     const next = Math.min(t[left + 1], t[right + 1] - WINDOW_S)
     const stop = Math.max(next, start)
     const lastRead = t[right] >= start + WINDOW_S ? right : right + 1
-    if (lastGapEnd[lastRead] <= start) consider(left, right, start)
+    if (lastGapEnd[lastRead] <= start) {
+      const watts = meanFrom(left, right, start)
+      if (watts > best) [best, bestS] = [watts, start]
+    }
     if (lastGapEnd[right + 1] <= start) {
       const d0 = wattsAt(right, start + WINDOW_S) - wattsAt(left, start)
       const d1 = wattsAt(right, stop + WINDOW_S) - wattsAt(left, stop)
-      if (d0 > 0 && d1 < 0) consider(left, right, start + ((stop - start) * d0) / (d0 - d1))
+      if (d0 > 0 && d1 < 0) {
+        const top = start + ((stop - start) * d0) / (d0 - d1)
+        const watts = meanFrom(left, right, top)
+        if (watts > best) [best, bestS] = [watts, top]
+      }
     }
     if (stop > start) start = stop
     else if (start + WINDOW_S >= last) break
     else start = t[left + 1] // rounding left no progress: go on to the next reading
   }
-  return best
+  return best > -Infinity ? { watts: best, startS: bestS } : undefined
 }
 
 /** For each reading, the time at which the last gap before it ended (−∞ when there was none). */

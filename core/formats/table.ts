@@ -61,9 +61,7 @@ export function readTables(text: string, isHeader: IsHeader = () => false, onPro
   const parsed = cellsOf(tabled.trimEnd(), delimiter, onProgress)
   const lines = numbered(parsed.data, tabled.includes('"'))
   refuseOpenQuotes(parsed.errors, lines)
-  const filled = lines.filter(
-    ({ cells }) => cells.some((cell) => cell.trim() !== '') && !(delimiter === '|' && isRule(cells)),
-  )
+  const filled = lines.filter(({ cells }) => isFilled(cells) && !(delimiter === '|' && isRule(cells)))
   if (filled.length === 0) throw new UnreadableFile('The file holds no rows.')
   if (filled.length - 1 - headerRow > MOST_READINGS)
     throw new UnreadableFile(`The file holds more than ${MOST_READINGS} rows.`)
@@ -99,11 +97,12 @@ const PARTED: Record<Delimiter, string[]> = {
 
 /** A table of the row that names its columns and those below it. */
 function tableOf(
-  [head, ...rows]: Table['rows'],
+  filled: Table['rows'],
   delimiter: Delimiter,
   assumed: readonly string[],
   before: readonly (readonly string[])[] = [],
 ): Table {
+  const [head] = filled
   const headers = uncommented(head.cells).map((h) => h.trim())
   while (headers.length > 1 && headers[headers.length - 1] === '') headers.pop()
   const problems = new ProblemList()
@@ -114,12 +113,17 @@ function tableOf(
     above: above?.map((cell) => cell.trim()),
     before: before.map((cells) => cells.join(' ').trim()),
     ...(title ? { title } : {}),
-    rows: shaped(rows, headers.length, delimiter, problems),
+    // Not as the rest of a pattern, which asks an iterator for each of a million.
+    rows: shaped(filled.slice(1), headers.length, delimiter, problems),
     delimiter,
     assumed: [...assumed],
     problems,
   }
 }
+
+/** Whether a row holds anything: nearly every one does in its first cell. */
+const isFilled = (cells: readonly string[]): boolean =>
+  (cells[0] !== '' && cells[0].trim() !== '') || cells.some((cell) => cell.trim() !== '')
 
 /** The line under the head of a Markdown table. */
 const isRule = (cells: readonly string[]): boolean => cells.every((cell) => /^\s*(:?-+:?)?\s*$/.test(cell))
@@ -205,9 +209,7 @@ const areValues = (cells: readonly string[]): boolean => {
 
 /** The rows of a sample that hold anything. */
 const filledRows = (sample: string, delimiter: string): string[][] =>
-  Papa.parse<string[]>(sample, { delimiter, preview: 4 * HEADER_WITHIN }).data.filter((cells) =>
-    cells.some((cell) => cell.trim() !== ''),
-  )
+  Papa.parse<string[]>(sample, { delimiter, preview: 4 * HEADER_WITHIN }).data.filter(isFilled)
 
 /** A quote that never closes swallows the rest of the file: nothing after it can be trusted. */
 function refuseOpenQuotes(errors: readonly Papa.ParseError[], lines: Table['rows']): void {

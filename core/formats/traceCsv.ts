@@ -1,6 +1,5 @@
 import { BOUNDS, TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { traceProblem } from '../trace/check'
-import { isPlain } from '../trace/decimal'
 import { placesProblem } from '../trace/places'
 import type { Trace } from '../trace/trace'
 import { withBeginning } from './beginning'
@@ -17,7 +16,8 @@ import { readTables, type Progress, type Table } from './table'
 import { unguardCell } from './textCell'
 import { isCalendar } from './timeCell'
 import { readTimes } from './timeColumn'
-import { areShares, groupingOf, holdsCommas, valueOf, type Grouping } from './valueCell'
+import { shortNumber } from '../trace/decimal'
+import { areShares, groupingOf, inColumnsUnit, valueOf, type Grouping } from './valueCell'
 
 /** A trace read from a file, with everything that was assumed or could not be read. */
 export interface TraceReadResult {
@@ -101,13 +101,12 @@ export function traceFromTable(
     const where = table.headers[i]
     if (meaning.kind === 'channel' || meaning.kind === 'temperature') {
       const bounds = meaning.kind === 'channel' ? BOUNDS[meaning.channel] : TEMPERATURE_BOUNDS
-      const grouping = groupingOf(rows, i, meaning)
-      const column = readColumn(rows, i, where, meaning, bounds, grouping, problems)
+      const { column, grouping, holdsCommas } = readColumn(rows, i, where, meaning, bounds, problems)
       if (meaning.kind === 'channel') trace[meaning.channel] = column
       else trace.temperatures[meaning.place] = column
       assumed.push(...assumedOf(meaning, rows, i, where), smallerUnitWords(meaning, table, i))
       if (grouping) assumed.push(`In ${quoted(where)}, ${GROUPING_WORDS[grouping]} group thousands.`)
-      if (!grouping && hasDecimalCommas(rows, i)) decimalCommas = true
+      if (!grouping && holdsCommas) decimalCommas = true
     }
     if (meaning.kind === 'note' && rows.some((r) => (r.cells[i] ?? '') !== ''))
       trace.notes = rows.map((r) => unguardCell(r.cells[i] ?? '').slice(0, NOTE_MAX))
@@ -143,8 +142,6 @@ const NOTE_MAX = 2000
 /** What people and programs write where nothing was read. */
 const NOT_READ = /^([-–—]+|\?+|n\/?a|nan|null|none)$/i
 const DECIMAL_COMMA = /^\s*-?\d+,\d/
-const hasDecimalCommas = (rows: Table['rows'], column: number): boolean =>
-  holdsCommas(rows, column) && rows.some(({ cells }) => DECIMAL_COMMA.test(cells[column] ?? ''))
 const GROUPING_WORDS = { ',': 'commas', '.': 'points' } as const
 
 /** What a column was taken for, where it may be meant otherwise. */
@@ -166,37 +163,62 @@ function refuseUnlikePlaces(meanings: readonly ColumnMeaning[]): void {
   if (problem) throw new UnreadableFile(`The places of temperature cannot be told apart: ${problem}.`)
 }
 
+/** A column as it was read, and how its numbers are written. */
+interface ReadColumn {
+  column: Float64Array
+  grouping: Grouping
+  /** Whether one of its numbers has a decimal comma. */
+  holdsCommas: boolean
+}
+
 function readColumn(
   rows: Table['rows'],
   index: number,
   where: string,
   meaning: ColumnMeaning,
   [low, high]: readonly [number, number],
+  problems: ProblemList,
+): ReadColumn {
+  const column = new Float64Array(rows.length).fill(NaN)
+  // Nearly every cell is a number as it stands, and nearly every column holds no others: those are looked at again.
+  let others: number[] = []
+  for (let i = 0; i < rows.length; i++) {
+    const cell = rows[i].cells[index] ?? ''
+    if (cell === '') continue
+    const value = inColumnsUnit(shortNumber(cell), meaning)
+    if (value >= low && value <= high) column[i] = value
+    else others.push(i)
+  }
+  if (others.length === 0) return { column, grouping: '', holdsCommas: false }
+  const grouping = groupingOf(rows, index, meaning)
+  // Where points group, "1.010" is no number as it stands.
+  if (grouping !== '') others = rows.map((_, i) => i)
+  for (const i of others)
+    column[i] = readCell(rows[i], index, where, meaning, [low, high], grouping, problems)
+  const holdsCommas = others.some((i) => DECIMAL_COMMA.test(rows[i].cells[index] ?? ''))
+  return { column, grouping, holdsCommas }
+}
+
+/** The value of a cell that may be anything; NaN where it is none, which is said unless nothing was read. */
+function readCell(
+  row: Table['rows'][number],
+  index: number,
+  where: string,
+  meaning: ColumnMeaning,
+  [low, high]: readonly [number, number],
   grouping: Grouping,
   problems: ProblemList,
-): Float64Array {
-  const column = new Float64Array(rows.length).fill(NaN)
-  for (let i = 0; i < rows.length; i++) {
-    const typed = rows[i].cells[index] ?? ''
-    if (typed === '') continue
-    // Nearly every cell is a number as it stands.
-    const plain = isPlain(typed) ? valueOf(typed, meaning, grouping) : NaN
-    if (plain >= low && plain <= high) {
-      column[i] = plain
-      continue
-    }
-    const cell = unguardCell(typed.trim())
-    if (cell === '' || NOT_READ.test(cell)) continue
-    const value = valueOf(cell, meaning, grouping)
-    if (value >= low && value <= high) column[i] = value
-    else
-      problems.add(
-        rows[i].line,
-        where,
-        Number.isNaN(value)
-          ? `${quoted(cell)} is not a number; it counts as not read.`
-          : `${quoted(cell)} is outside ${low} to ${high}; it counts as not read.`,
-      )
-  }
-  return column
+): number {
+  const cell = unguardCell((row.cells[index] ?? '').trim())
+  if (cell === '' || NOT_READ.test(cell)) return NaN
+  const value = valueOf(cell, meaning, grouping)
+  if (value >= low && value <= high) return value
+  problems.add(
+    row.line,
+    where,
+    Number.isNaN(value)
+      ? `${quoted(cell)} is not a number; it counts as not read.`
+      : `${quoted(cell)} is outside ${low} to ${high}; it counts as not read.`,
+  )
+  return NaN
 }

@@ -23,7 +23,6 @@ const GROUPED = /^[+\-−]?[1-9]\d{0,2}(,\d{3})+(?![\d.,])/
  * "1,010" beside "998" or "998.5": who writes decimal commas, with three decimals, writes none of these.
  */
 export function groupingOf(rows: Table['rows'], column: number, meaning: ColumnMeaning): Grouping {
-  if (!holdsCommas(rows, column)) return ''
   const inThousandths = meaning.kind === 'channel' && Math.abs(meaning.divisor) === 1000
   let commas = 0
   let grouped = 0
@@ -44,10 +43,6 @@ export function groupingOf(rows: Table['rows'], column: number, meaning: ColumnM
   return inThousandths && commas > 0 && grouped === commas && beside && !tooLarge ? ',' : ''
 }
 
-/** Whether a comma stands anywhere in a column: in nearly none of a meter's file. */
-export const holdsCommas = (rows: Table['rows'], column: number): boolean =>
-  rows.some(({ cells }) => cells[column]?.includes(','))
-
 /**
  * The value of a cell, in the unit of what its column means: by the unit behind it where there is one, else by the
  * column's own. NaN where it is no number, or of another kind.
@@ -66,6 +61,9 @@ export function valueOf(cell: string, meaning: ColumnMeaning, grouping: Grouping
   if (number === undefined) return NaN
   return inUnit(decimal(grouping ? number.replaceAll(grouping, '') : number), unit.toLowerCase(), meaning)
 }
+
+/** What a number without a unit of its own is, in the unit of what its column means; NaN of NaN. */
+export const inColumnsUnit = (value: number, meaning: ColumnMeaning): number => inUnit(value, '', meaning)
 
 function inUnit(value: number, unit: string, meaning: ColumnMeaning): number {
   if (meaning.kind === 'temperature') {
