@@ -29,7 +29,7 @@ const told: Told = {
     repeatability: ASSUMED_REPEATABILITY,
   },
   names: ['Bollard 5', 'Hawser 20'],
-  runCounts: [1, 3],
+  lines: [{ name: 'Bollard 5', runs: 1 }, { name: 'Hawser 20', runs: 3 }],
   answer: 'To full, Hawser 20 leads.',
   choice: '',
   blocking: [],
@@ -181,11 +181,28 @@ describe('blocks of a write-up', () => {
     const empty = { ...mute, currentStops: nothing }
     expect([MADE.results(empty), MADE.saved(empty)]).toEqual([null, null])
     // The runs it was about are gone: its words stay.
-    const gone = { ...told, names: [], runCounts: [], levels: [], currentStops: { ...nothing, results: [] } }
+    const gone = { ...told, names: [], lines: [], levels: [], currentStops: { ...nothing, results: [] } }
     expect([MADE.results(gone), MADE.saved(gone), MADE.gains(gone)]).toEqual([null, null, null])
     const asked = { ...told, goal: GOALS.find((g) => g.key === 'current-stops')! }
     expect(MADE.results(asked)?.table?.head.slice(2)).toEqual(['to 100 %', 'until the current stops'])
     expect(MADE.saved(asked)?.table?.caption).toBe('Until the current stops')
+  }) // prettier-ignore
+
+  it('give each repeat of one set-up its line, held against nothing', () => {
+    const runs = ['2 March', '3 March'].map((name) => ({ name, runs: 1 }))
+    const alone = { ...told, names: ['Bollard 5'], lines: runs, parts: [['2 March', 'hold']] }
+    expect(MADE.advice(alone)).toBeNull()
+    expect(MADE.saved(alone)).toBeNull()
+    expect(MADE.results(alone)?.table?.caption).toBe('Times, with twice the standard uncertainty')
+    expect(MADE.results(alone)?.table?.head.slice(0, 2)).toEqual(['Run', 'to 100 %'])
+    const rows = [
+      ['2 March', '2 h 23 min ± 1 min'],
+      ['3 March', '1 h 24 min ± 1 min'],
+    ]
+    expect(plain(MADE.results(alone)?.table?.rows)).toBe(plain(rows))
+    expect(MADE.heat(alone)?.table?.rows[0][0]).toBe('3 March')
+    expect(MADE.parts(alone)?.table?.caption).toBe('Parts, by run')
+    expect([MADE.parts(alone), MADE.parts({ ...told, parts: alone.parts })].map((b) => /repeats/.test(b!.paragraphs[0]))).toEqual([false, true])
   }) // prettier-ignore
 
   it('tell what some minutes bring, and where a lead did not last', () => {
@@ -281,10 +298,6 @@ describe('blocks of a write-up', () => {
     expect(plain(MADE.how(aligned).list.at(-1))).toContain('set to where each run came to 4 %')
     expect(plain(MADE.paths(aligned)?.paragraphs)).toContain('count from there')
     expect(plain(MADE.results(aligned)?.table?.caption)).toContain('Times from 4 % on, against')
-    const alone = { ...told, names: ['Bollard 5'] }
-    expect(MADE.advice(alone)).toBeNull()
-    expect(MADE.results(alone)?.table?.caption).toBe('Times, with twice the standard uncertainty')
-    expect(plain(MADE.results(alone)?.table?.rows)).not.toContain('baseline')
     expect(MADE.cautions().list.length).toBeGreaterThan(3)
   })
 })

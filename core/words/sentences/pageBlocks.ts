@@ -29,7 +29,7 @@ const barTable = (bars: readonly PageBar[], caption: string, head: string): Page
   head: ['Set-up', head],
   rows: bars.map((b) => [b.name, b.said]),
 })
-/** Figures of one set-up, each with the verdict on it; with none while something keeps from it. */
+/** Figures of one line, each with the verdict on it; with none while something keeps from it. */
 const judged = (columns: readonly Column[], i: number, isSilent = false): string[] =>
   columns.map(({ quantity, results }) => {
     const { figure, verdict } = resultWords(quantity, results[i])
@@ -62,26 +62,29 @@ const clockWords = ({ alignedAt }: Told): string =>
     ? ''
     : `The clocks were set to where each run came to ${figure(alignedAt, 0, '%')}: times, levels and gains count from there.`
 
-/** Figures of every set-up, each with the verdict on it; a column in which nobody has one says nothing. */
+/** Repeats of one set-up are held against nothing, and each has a line of its own. */
+const isAlone = ({ names }: Told): boolean => names.length < 2
+/** What a line stands for. */
+const lineHead = (t: Told): string => (isAlone(t) ? 'Run' : 'Set-up')
+
+/** Figures of every line, each with the verdict on it; a column in which nobody has one says nothing. */
 function judgedTable(
   heading: string,
   paragraphs: readonly string[],
   t: Told,
   columns: readonly Column[],
 ): Made | null {
-  const { names, runCounts, baseAt } = t
+  const { names, lines, baseAt } = t
   const known = columns.filter(hasFigure)
   if (known.length === 0) return null
-  // Repeats of one set-up are held against nothing.
-  const isAlone = names.length < 2
   return block(heading, paragraphs, {
     table: {
-      caption: `${heading}${fromWords(t)}${isAlone ? '' : `, against ${names[baseAt] ?? ''}`}, with twice the standard uncertainty`,
-      head: ['Set-up', 'Runs', ...known.map((c) => c.quantity.label)],
-      rows: names.map((name, i) => [
+      caption: `${heading}${fromWords(t)}${isAlone(t) ? '' : `, against ${names[baseAt] ?? ''}`}, with twice the standard uncertainty`,
+      head: [lineHead(t), ...(isAlone(t) ? [] : ['Runs']), ...known.map((c) => c.quantity.label)],
+      rows: lines.map(({ name, runs }, i) => [
         name,
-        String(runCounts[i]),
-        ...judged(known, i, isAlone || isStopped(t)),
+        ...(isAlone(t) ? [] : [String(runs)]),
+        ...judged(known, i, isAlone(t) || isStopped(t)),
       ]),
     },
   })
@@ -178,6 +181,7 @@ export const MADE = {
   results: (t: Told): Made | null => judgedTable('Times', [], t, timesOf(t)),
   saved: (t: Told): Made | null => {
     const { names, baseAt } = t
+    if (isAlone(t)) return null
     const farthest = timesOf(t).findLast(
       ({ results }) => (results.at(baseAt)?.runs ?? 0) > 0 && results.filter((r) => r.runs > 0).length > 1,
     )
@@ -199,17 +203,25 @@ export const MADE = {
   gains: (t: Told): Made | null =>
     judgedTable('What some minutes bring', isStopped(t) ? [] : [...t.leads, t.sizes], t, t.gains),
   advice: (t: Told): Made | null =>
-    isStopped(t) || t.names.length < 2
+    isStopped(t) || isAlone(t)
       ? null
       : block('For whom which', [], { list: t.purposes.map((p) => `${p.purpose}: ${p.answer}.`) }),
-  parts: ({ parts }: Told): Made | null =>
-    parts.length === 0
+  parts: (t: Told): Made | null => {
+    const ofFirst = t.lines.some(({ runs }) => runs > 1) ? '; of repeats, the first' : ''
+    return t.parts.length === 0
       ? null
       : block(
           'Parts of the curves',
-          ['Where power holds level, where it steps down, and where it runs out; of repeats, the first.'],
-          { table: { caption: 'Parts, by set-up', head: ['Set-up', ...PART_HEAD], rows: parts } },
-        ),
+          [`Where power holds level, where it steps down, and where it runs out${ofFirst}.`],
+          {
+            table: {
+              caption: `Parts, by ${lineHead(t).toLowerCase()}`,
+              head: [lineHead(t), ...PART_HEAD],
+              rows: t.parts,
+            },
+          },
+        )
+  },
   grid: ({ grid }: Told): Made | null =>
     grid.rows.length === 0
       ? null
@@ -219,22 +231,22 @@ export const MADE = {
           { table: { caption: 'By source and device', ...grid } },
         ),
   load: (t: Told): Made | null => {
-    const { load, names, baseAt } = t
-    const isSilent = isStopped(t) || names.length < 2
+    const { load, names, lines, baseAt } = t
+    const isSilent = isStopped(t) || isAlone(t)
     return load.figures.length === 0
       ? null
       : block('Under load', isSilent ? [] : load.sentences, {
           table: {
-            caption: names.length < 2 ? 'As means' : `Against ${names[baseAt] ?? ''}, as means`,
-            head: ['Set-up', ...load.figures.map(({ quantity: { label } }) => label)],
-            rows: names.map((name, i) => [name, ...judged(load.figures, i, isSilent)]),
+            caption: isAlone(t) ? 'As means' : `Against ${names[baseAt] ?? ''}, as means`,
+            head: [lineHead(t), ...load.figures.map(({ quantity: { label } }) => label)],
+            rows: lines.map(({ name }, i) => [name, ...judged(load.figures, i, isSilent)]),
           },
         })
   },
-  heat: ({ hottest: { quantity, results }, names }: Told): Made | null => {
+  heat: ({ hottest: { quantity, results }, lines }: Told): Made | null => {
     const bars = results
       .map((r, i) => ({
-        name: names[i],
+        name: lines[i].name,
         value: r.value,
         spread: r.spread,
         said: resultWords(quantity, r).figure,

@@ -4,7 +4,7 @@ import type { Result } from '../../compare/results'
 import type { PagePath, PageTable } from '../page'
 import type { doubtWords, Method } from './methodWords'
 
-/** A figure of every set-up. */
+/** A figure of every line. */
 export interface Column {
   quantity: Quantity
   results: readonly Result[]
@@ -14,9 +14,10 @@ export interface Column {
 export interface Told {
   goal: Goal
   ranking: Ranking
-  /** Of the set-ups, in their order, and how many runs each has. */
+  /** Of the set-ups, in their order. */
   names: readonly string[]
-  runCounts: readonly number[]
+  /** What has a line in a table, and how many runs it stands for: each set-up, or each run of the only one. */
+  lines: readonly { name: string; runs: number }[]
   /** The verdict in a sentence, and what to take. */
   answer: string
   choice: string

@@ -39,6 +39,7 @@ const {
   goal,
   setups,
   names: setupNames,
+  lines,
   ranking,
   repeatability,
   fair,
@@ -60,17 +61,6 @@ const stopped = computed(() => blocking.value.length > 0 && !accepted.value)
 const differing = computed(() => blocking.value.map((r) => r.label.toLowerCase()).join(', '))
 const namesOf = (state: FairnessRow['state']) =>
   fair.value.flatMap((r) => (r.state === state ? [r.label.toLowerCase()] : [])).join(', ')
-/** Of one set-up alone each run has a line of its own. */
-const tabled = computed(() =>
-  setups.value.length > 1
-    ? setups.value
-    : setups.value.flatMap(({ runs: own, sides }) =>
-        own.map((run, i) => ({ key: run.id, runs: [run], sides: [sides[i]] })),
-      ),
-)
-const tabledNames = computed(() =>
-  setups.value.length > 1 ? setupNames.value : tabled.value.map(({ key }) => names.value[key]),
-)
 const chosenWords = computed(() =>
   judged.value && setups.value.length === 1
     ? `${chosen.value.length} runs of one set-up`
@@ -187,8 +177,8 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
         </InTurn>
         <InTurn :turn="8">
           <ResultsTable
-            :setups="tabled"
-            :names="tabledNames"
+            :setups="lines"
+            :names="lines.map(({ name }) => name)"
             :inks="inks"
             :inked="inked"
             :baseline="baseAt"

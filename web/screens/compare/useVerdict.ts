@@ -32,6 +32,8 @@ export interface UseVerdictReturn {
   setups: ComputedRef<SetUp[]>
   /** In the order of the set-ups. */
   names: ComputedRef<string[]>
+  /** What has a line of its own in a table: each set-up, or each run where there is one set-up alone. */
+  lines: ComputedRef<(SetUp & { name: string })[]>
   repeatability: ComputedRef<Repeatability>
   /** How well benchmarks repeat, learnt from runs that are not compared here. */
   scoreRepeatability: ComputedRef<Repeatability>
@@ -103,6 +105,12 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     return { phases, scores: scoresOf(events) }
   }
   const names = computed(() => setups.value.map(({ key }) => comparison.setUpNames.value[key]))
+  const lines = computed(() => {
+    const [alone, ...others] = setups.value
+    return !alone || others.length > 0
+      ? setups.value.map((s, i) => ({ ...s, name: names.value[i] }))
+      : alone.runs.map((r, i) => ({ key: r.id, runs: [r], sides: [alone.sides[i]], name: comparison.names.value[r.id] }))
+  }) // prettier-ignore
   /** Learnt from repeats that are not compared here: these tell it themselves. */
   const repeatability = computed<Repeatability>(() => {
     const own = thresholds.repeatPercent.value
@@ -176,6 +184,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     goal,
     setups,
     names,
+    lines,
     repeatability,
     scoreRepeatability,
     ranking,

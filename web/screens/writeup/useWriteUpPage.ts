@@ -32,7 +32,7 @@ import { useSizes } from '../compare/useSizes'
 import { usePaths } from '../compare/usePaths'
 import { useThresholds } from '../compare/useThresholds'
 import { useUnderLoad } from '../compare/useUnderLoad'
-import { useVerdict } from '../compare/useVerdict'
+import { useVerdict, type SetUp } from '../compare/useVerdict'
 import { markdownHtml } from './markdown'
 
 /** Of the usual moments those that one asks for, and half an hour in Wh and hours of use as well. */
@@ -57,17 +57,17 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   const { runs, busy } = comparison
   const thresholds = useThresholds(comparison)
   const verdict = useVerdict(comparison, thresholds)
-  const { goal, setups, names, ranking, fair, blocking, baseAt, sentence } = verdict
+  const { goal, setups, names, lines, ranking, fair, blocking, baseAt, sentence } = verdict
   const leads = useLeads(verdict)
   const sizes = useSizes(verdict)
   const told = useAdvice(verdict, thresholds)
   const underLoad = useUnderLoad(verdict)
   const paths = usePaths(comparison, () => 'one')
 
-  const resultsIn = (quantity: Quantity) =>
-    resultsOf(setups.value.map((s) => s.sides), baseAt.value, quantity, underLoad.priorOf(quantity))
+  const resultsIn = (quantity: Quantity, of: readonly SetUp[] = lines.value) =>
+    resultsOf(of.map((s) => s.sides), baseAt.value, quantity, underLoad.priorOf(quantity))
   const column = (key: string) => ({ quantity: quantityOf(key), results: resultsIn(quantityOf(key)) })
-  const levels = computed(() => DEFAULT_MILESTONES.map((p) => column(`to-${p}`)))
+  const times = DEFAULT_MILESTONES.map((p) => quantityOf(`to-${p}`))
   const methodOf = (r: Run): Method => ({
     device: logbook.device(r.deviceId)?.name ?? 'a deleted device',
     unit: r.conditions.unitLabel,
@@ -147,7 +147,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       goal: goal.value,
       ranking: ranking.value,
       names: names.value,
-      runCounts: setups.value.map((s) => s.runs.length),
+      lines: lines.value.map(({ name, runs: { length } }) => ({ name, runs: length })),
       answer: sentence.value,
       choice: choiceWords(goal.value, told.advice.value, names.value, thresholds.prefer.value),
       blocking: blockers,
@@ -160,7 +160,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       wattsAt: wattsOf() === 'battery' ? 'battery' : 'source',
       until: paths.until.value,
       baseAt: baseAt.value,
-      levels: levels.value,
+      levels: times.map(({ key }) => column(key)),
       currentStops: column('taper-end'),
       gains: GAINS.map(column),
       leads: leads.value,
@@ -177,7 +177,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
         gains: told.offered.value.map((o) => o.topUp),
         currency: settings.currency,
       }),
-      parts: setups.value.flatMap((s, i) => partRows(s.sides[0].analysis).map((row) => [names.value[i], ...row])),
+      parts: lines.value.flatMap(({ name, sides: [first] }) => partRows(first.analysis).map((row) => [name, ...row])),
       grid: grid.value,
       odd: told.odd.value.map((o) => oddWords(o, names.value)),
       doubts: {
@@ -209,8 +209,8 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       verdictSentence(goal.value, ranking.value, names.value),
       ...underLoad.sentences.value,
       // Held against what stood there once: a figure that there is not is always said in the same words.
-      ...levels.value.flatMap(({ quantity: q, results }) =>
-        results.map((r, i) => `${names.value[i]} ${q.label}: ${resultWords(q, { ...r, why: '' }).figure}`),
+      ...times.flatMap((q) =>
+        resultsIn(q, setups.value).map((r, i) => `${names.value[i]} ${q.label}: ${resultWords(q, { ...r, why: '' }).figure}`),
       ),
     ]),
   )
