@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
 import { speedOf } from '@core/bench/setup'
-import { asRead, asWritten, clock, countdown, duration, figure } from '@core/words/figures'
+import { asRead, asWritten, clock, countdown, figure } from '@core/words/figures'
+import { missedWords } from '@core/words/sentences/calls'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import InkMark from '../../components/InkMark.vue'
@@ -31,7 +32,7 @@ const turning = computed(() => (bench.watching ? null : expected(props.lane)))
 const name = computed(() => logbook.nameOf(props.lane.setup))
 const missed = computed(() => {
   void view.second.value
-  return missedOf(props.lane).map((s) => duration(s))
+  return missedWords(missedOf(props.lane))
 })
 const sources = computed(() => {
   const { feed } = props.lane.setup
@@ -73,7 +74,7 @@ const sources = computed(() => {
         <div class="figure big" :class="{ due }" data-testid="countdown">
           {{ due ? 'now' : Number.isFinite(untilDue) ? countdown(untilDue) : '–' }}
         </div>
-        <div v-if="missed.length" class="small missed">missed: {{ missed.join(', ') }}</div>
+        <div v-if="missed" class="small missed">{{ missed }}</div>
       </div>
       <div>
         <div class="label">Clock</div>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { missedOf } from '@core/bench/due'
-import { asWritten, clock, countdown, duration, figure } from '@core/words/figures'
+import { asWritten, clock, countdown, figure } from '@core/words/figures'
+import { missedWords } from '@core/words/sentences/calls'
 import InkMark from '../../components/InkMark.vue'
 import { holdPointer } from '../../composables/holdPointer'
 import SimulatedTag from '../../components/SimulatedTag.vue'
@@ -43,7 +44,7 @@ const source = computed(() => logbook.source(props.lane.setup.sourceId)?.name)
 const watch = computed(() => warnings.value.some((w) => w.code === 'watch'))
 const missed = computed(() => {
   void second.value
-  return missedOf(props.lane).map((s) => duration(s))
+  return missedWords(missedOf(props.lane))
 })
 const next = computed(() => {
   if (!byHand)
@@ -97,7 +98,7 @@ const next = computed(() => {
       <span class="label">{{ next.label }}</span>
       <span class="figure mid" data-testid="countdown">{{ next.text }}</span>
     </div>
-    <p v-if="missed.length" class="small missed">missed: {{ missed.join(', ') }}</p>
+    <p v-if="missed" class="small missed">{{ missed }}</p>
     <UnpluggedNote :lane="lane" />
     <ul v-if="warnings.length && !hot" class="warnings" role="status">
       <li v-for="w in warnings" :key="w.code" :data-testid="`warning-${w.code}`" :title="w.advice">
