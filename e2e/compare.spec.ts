@@ -202,4 +202,8 @@ test('the same gear set otherwise, or with an older battery, is another set-up a
   )
   await expect(page.getByTestId('results').getByRole('row')).toHaveCount(3)
   await expect(page.getByRole('region', { name: 'Results' })).not.toContainText('Against')
+  await expect(ranking.getByRole('listitem')).toHaveCount(2)
+  await expect(ranking).toContainText('by its own readings')
+  await page.getByRole('button', { name: 'Write it up' }).click()
+  await expect(page.getByRole('table', { name: /^Times/ }).getByRole('row')).toHaveCount(3)
 })

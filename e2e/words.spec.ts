@@ -82,8 +82,7 @@ test('times of day and prices are written as preferred, after a reload too', asy
   await takeIn(page, withRuns(1))
   await page.goto('/files')
   await page.getByLabel('Prices are in').fill('crowns')
-  await page.getByRole('combobox', { name: 'Times of day' }).press('Enter')
-  await page.getByRole('option', { name: '19:30' }).click()
+  await pick(page, 'Times of day', '19:30')
   // By a link: what was chosen holds at once, and is stored meanwhile.
   await to(page, 'Shelf')
   await page.getByRole('button', { name: 'Edit Hawser 21' }).click()

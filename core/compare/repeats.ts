@@ -1,6 +1,10 @@
 import type { Analysis } from '../analysis/analyse'
 import { deviation as deviationOf, mean } from '../stats/mean'
 import { figuresOf, type Goal } from './ranking'
+import type { Repeatability } from './verdict'
+
+/** Of repeats that are told one by one: what is known of each is what its readings tell, and nothing of the others. */
+export const OWN_READINGS: Repeatability = { share: 0, freedom: 30, assumed: false }
 
 /** How far apart the repeats of one set-up came out, in the goal's unit. */
 export interface Repeats {

@@ -201,6 +201,8 @@ describe('blocks of a write-up', () => {
     ]
     expect(plain(MADE.results(alone)?.table?.rows)).toBe(plain(rows))
     expect(MADE.heat(alone)?.table?.rows[0][0]).toBe('3 March')
+    expect(MADE.ranking(alone)?.table?.rows.map(([name]) => name)).toEqual(['3 March', '2 March'])
+    expect(MADE.ranking(alone)?.table?.head).toEqual(['Run', 'full'])
     expect(MADE.parts(alone)?.table?.caption).toBe('Parts, by run')
     expect([MADE.parts(alone), MADE.parts({ ...told, parts: alone.parts })].map((b) => /repeats/.test(b!.paragraphs[0]))).toEqual([false, true])
   }) // prettier-ignore

@@ -24,9 +24,9 @@ const endWords = (paths: readonly PagePath[]): string =>
     .map((p) => `${p.name} ${p.end}`.trim())
     .join('; ')
 const barWords = (bars: readonly PageBar[]): string => bars.map((b) => `${b.name} ${b.said}`).join('; ')
-const barTable = (bars: readonly PageBar[], caption: string, head: string): PageTable => ({
+const barTable = (bars: readonly PageBar[], caption: string, head: readonly string[]): PageTable => ({
   caption,
-  head: ['Set-up', head],
+  head,
   rows: bars.map((b) => [b.name, b.said]),
 })
 /** Figures of one line, each with the verdict on it; with none while something keeps from it. */
@@ -115,12 +115,13 @@ export const MADE = {
           },
           table: {
             caption: 'Where each path ended, and what is called out on it',
-            head: ['Set-up', 'Half', '80 %', 'Full'],
+            head: [lineHead(t), 'Half', '80 %', 'Full'],
             rows: ended(paths).map((p) => [p.name, calledAt(p, 50), calledAt(p, 80), p.end]),
           },
         })
   },
-  power: ({ watts, wattsAt, until }: Told): Made | null => {
+  power: (t: Told): Made | null => {
+    const { watts, wattsAt, until } = t
     const points = watts.flatMap((path) => path.points)
     const [lowest, highest] = points.reduce(
       ([low, top], { y }) => [Math.min(low, y), Math.max(top, y)],
@@ -144,7 +145,7 @@ export const MADE = {
         min,
         max,
       },
-      table: { caption: 'What is called out', head: ['Set-up', 'At', 'Power'], rows },
+      table: { caption: 'What is called out', head: [lineHead(t), 'At', 'Power'], rows },
     })
   },
   panels: ({ panels, until }: Told): Made | null =>
@@ -167,7 +168,7 @@ export const MADE = {
   ranking: (t: Told): Made | null => {
     if (isStopped(t)) return null
     const bars = t.ranking.places.map(({ index, value, spread }) => ({
-      name: t.names[index],
+      name: t.lines[index].name,
       value,
       spread,
       said: Number.isNaN(value) ? noneWords(t.goal) : goalWithSpread(t.goal, value, spread),
@@ -175,7 +176,7 @@ export const MADE = {
     const tab = goalTab(t.goal)
     return block(`In order: ${tab}`, [], {
       picture: { kind: 'bars', alt: barWords(bars), bars },
-      table: barTable(bars, `In order of ${tab}`, tab),
+      table: barTable(bars, `In order of ${tab}`, [lineHead(t), tab]),
     })
   },
   results: (t: Told): Made | null => judgedTable('Times', [], t, timesOf(t)),
@@ -243,7 +244,9 @@ export const MADE = {
           },
         })
   },
-  heat: ({ hottest: { quantity, results }, lines }: Told): Made | null => {
+  heat: (t: Told): Made | null => {
+    const { hottest, lines } = t
+    const { quantity, results } = hottest
     const bars = results
       .map((r, i) => ({
         name: lines[i].name,
@@ -256,7 +259,7 @@ export const MADE = {
       ? null
       : block('How warm', [], {
           picture: { kind: 'bars', alt: barWords(bars), bars },
-          table: barTable(bars, 'The hottest place that was read', 'hottest'),
+          table: barTable(bars, 'The hottest place that was read', [lineHead(t), 'hottest']),
         })
   },
   odd: ({ odd }: Told): Made | null => (odd.length === 0 ? null : block('What is odd', [], { list: odd })),

@@ -13,6 +13,7 @@ export interface Column {
 /** What the blocks of a write-up are made from: a comparison as it stands, in figures and in words. */
 export interface Told {
   goal: Goal
+  /** Of the lines. */
   ranking: Ranking
   /** Of the set-ups, in their order. */
   names: readonly string[]

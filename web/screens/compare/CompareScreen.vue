@@ -41,6 +41,7 @@ const {
   names: setupNames,
   lines,
   ranking,
+  lineRanking,
   repeatability,
   fair,
   blocking,
@@ -144,9 +145,10 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
               <RankingList
                 v-model:lifted="lifted"
                 :goal="goal"
-                :ranking="ranking"
-                :setups="setups"
-                :names="setupNames"
+                :ranking="lineRanking"
+                :setups="lines"
+                :names="lines.map(({ name }) => name)"
+                :alone="setups.length < 2"
                 :inks="inks"
                 :inked="inked"
               />

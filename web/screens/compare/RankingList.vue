@@ -17,6 +17,8 @@ const props = defineProps<{
   inks: Readonly<Record<string, number>>
   /** Set-ups that are drawn in ink, by their keys. */
   inked: ReadonlySet<string>
+  /** Repeats of one set-up: they have their order, and no verdict on each other. */
+  alone?: boolean
 }>()
 /** The set-up, by its key, that is lifted out of the grey ones. */
 const lifted = defineModel<string | null>('lifted', { default: null })
@@ -37,9 +39,11 @@ const rows = computed(() =>
       ink: props.inks[setup.runs[0].id],
       name: props.names[place.index],
       ...(Number.isNaN(value) ? { value: '–', spread: '' } : goalParts(props.goal, value, spread)),
-      runs: place.runs > 1 ? `${props.setups.length > 1 ? ' · ' : ''}${place.runs} runs` : '',
+      runs: place.runs > 1 ? ` · ${place.runs} runs` : '',
       words:
-        props.setups.length > 1 ? placeWords(props.goal, place, props.goal.why(setup.sides[0].analysis)) : '',
+        !props.alone || Number.isNaN(value)
+          ? placeWords(props.goal, place, props.goal.why(setup.sides[0].analysis))
+          : '',
       dot: { left: `${scale.value(value)}%` },
       bar: {
         left: `${scale.value(value - spread)}%`,
@@ -62,7 +66,7 @@ const lifts = computed(() => props.setups.length > MOST_INKS)
       <li
         v-for="row in rows"
         :key="row.key"
-        :class="{ leads: row.place.leads }"
+        :class="{ leads: row.place.leads && !alone }"
         :data-testid="`place-${row.place.verdict}`"
       >
         <div class="line">
@@ -90,7 +94,8 @@ const lifts = computed(() => props.setups.length > MOST_INKS)
         <p class="quiet">{{ row.words }}{{ row.runs }}</p>
       </li>
     </ol>
-    <p class="quiet small">
+    <p v-if="alone" class="quiet small">The bars are twice what is known of each run by its own readings.</p>
+    <p v-else class="quiet small">
       Runs are taken to repeat within
       <span :class="{ assumed }" :title="assumed ? 'Assumed: too few repeats tell' : undefined">{{
         figure(100 * ranking.repeatability.share, 1, '%')

@@ -1,6 +1,7 @@
 import { computed, type ComputedRef } from 'vue'
 import type { Quantity } from '@core/compare/quantities'
 import { loadQuantities, scoreVerdict } from '@core/compare/underLoad'
+import { OWN_READINGS } from '@core/compare/repeats'
 import type { Repeatability } from '@core/compare/verdict'
 import { scoreSentence } from '@core/words/sentences/loadWords'
 import type { UseVerdictReturn } from './useVerdict'
@@ -10,7 +11,7 @@ export interface UseUnderLoadReturn {
   quantities: ComputedRef<Quantity[]>
   /** What the benchmarks of the set-ups say, each in a sentence. */
   sentences: ComputedRef<string[]>
-  /** How well a figure repeats: a benchmark's is another thing than a charge's. */
+  /** How well the figure of a line repeats: a benchmark's is another thing than a charge's. */
   priorOf: (quantity: Quantity) => Repeatability
 }
 
@@ -30,6 +31,7 @@ export function useUnderLoad({
       return told ? scoreSentence(quantity.label, told, names.value) : []
     }),
   )
-  const priorOf = ({ kind }: Quantity) => (kind === 'score' ? scoreRepeatability.value : repeatability.value)
+  const ofCharges = computed(() => (setups.value.length === 1 ? OWN_READINGS : repeatability.value))
+  const priorOf = ({ kind }: Quantity) => (kind === 'score' ? scoreRepeatability.value : ofCharges.value)
   return { quantities, sentences, priorOf }
 }

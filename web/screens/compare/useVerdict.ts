@@ -6,7 +6,7 @@ import { scoresOf } from '@core/analysis/scores'
 import { fairness, fedBeside, type FairnessRow } from '@core/compare/fairness'
 import type { Side } from '@core/compare/quantities'
 import { GOALS, rank, usualGoal, type Goal, type Ranking } from '@core/compare/ranking'
-import { repeatsOf } from '@core/compare/repeats'
+import { OWN_READINGS, repeatsOf } from '@core/compare/repeats'
 import { scoreRepeatability as scoreRepeatabilityOf } from '@core/compare/underLoad'
 import type { Repeatability } from '@core/compare/verdict'
 import { isSound, type Run } from '@core/logbook/run'
@@ -39,6 +39,8 @@ export interface UseVerdictReturn {
   scoreRepeatability: ComputedRef<Repeatability>
   ranking: ComputedRef<Ranking>
   fair: ComputedRef<FairnessRow[]>
+  /** The same of the lines: the runs of one set-up alone in their order, each with what its own readings tell. */
+  lineRanking: ComputedRef<Ranking>
   /** What keeps from a verdict until it is accepted. */
   blocking: ComputedRef<FairnessRow[]>
   accepted: WritableComputedRef<boolean>
@@ -135,6 +137,16 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
       repeatability.value,
     ),
   )
+  const isAlone = computed(() => setups.value.length === 1)
+  const lineRanking = computed(() =>
+    isAlone.value
+      ? rank(
+          lines.value.map((line) => line.sides.map(({ analysis }) => analysis)),
+          goal.value,
+          OWN_READINGS,
+        )
+      : ranking.value,
+  )
   const fair = computed(() =>
     fairness(
       setups.value.flatMap(({ runs, sides }) =>
@@ -167,7 +179,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
   }) // prettier-ignore
   /** Of one set-up alone there is nothing to lead; how well it repeats is its answer. */
   const repeats = computed(() =>
-    setups.value.length === 1
+    isAlone.value
       ? repeatsOf(
           goal.value,
           setups.value[0].sides.map(({ analysis }) => analysis),
@@ -188,6 +200,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     repeatability,
     scoreRepeatability,
     ranking,
+    lineRanking,
     fair,
     blocking,
     accepted,

@@ -32,7 +32,7 @@ import { useSizes } from '../compare/useSizes'
 import { usePaths } from '../compare/usePaths'
 import { useThresholds } from '../compare/useThresholds'
 import { useUnderLoad } from '../compare/useUnderLoad'
-import { useVerdict, type SetUp } from '../compare/useVerdict'
+import { useVerdict } from '../compare/useVerdict'
 import { markdownHtml } from './markdown'
 
 /** Of the usual moments those that one asks for, and half an hour in Wh and hours of use as well. */
@@ -57,15 +57,15 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   const { runs, busy } = comparison
   const thresholds = useThresholds(comparison)
   const verdict = useVerdict(comparison, thresholds)
-  const { goal, setups, names, lines, ranking, fair, blocking, baseAt, sentence } = verdict
+  const { goal, setups, names, lines, ranking, lineRanking, fair, blocking, baseAt, sentence } = verdict
   const leads = useLeads(verdict)
   const sizes = useSizes(verdict)
   const told = useAdvice(verdict, thresholds)
   const underLoad = useUnderLoad(verdict)
   const paths = usePaths(comparison, () => 'one')
 
-  const resultsIn = (quantity: Quantity, of: readonly SetUp[] = lines.value) =>
-    resultsOf(of.map((s) => s.sides), baseAt.value, quantity, underLoad.priorOf(quantity))
+  const resultsIn = (quantity: Quantity) =>
+    resultsOf(lines.value.map((s) => s.sides), baseAt.value, quantity, underLoad.priorOf(quantity))
   const column = (key: string) => ({ quantity: quantityOf(key), results: resultsIn(quantityOf(key)) })
   const times = DEFAULT_MILESTONES.map((p) => quantityOf(`to-${p}`))
   const methodOf = (r: Run): Method => ({
@@ -145,7 +145,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     const blockers = blocking.value.map((r) => r.label.toLowerCase())
     return {
       goal: goal.value,
-      ranking: ranking.value,
+      ranking: lineRanking.value,
       names: names.value,
       lines: lines.value.map(({ name, runs: { length } }) => ({ name, runs: length })),
       answer: sentence.value,
@@ -210,7 +210,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       ...underLoad.sentences.value,
       // Held against what stood there once: a figure that there is not is always said in the same words.
       ...times.flatMap((q) =>
-        resultsIn(q, setups.value).map((r, i) => `${names.value[i]} ${q.label}: ${resultWords(q, { ...r, why: '' }).figure}`),
+        resultsOf(setups.value.map((s) => s.sides), baseAt.value, q, verdict.repeatability.value).map((r, i) => `${names.value[i]} ${q.label}: ${resultWords(q, { ...r, why: '' }).figure}`),
       ),
     ]),
   )
