@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { frameCount, frameMoment, replayAt, replayLength, type ReplayRun } from './replay'
+import type { Milestone } from '../analysis/milestones'
+import { frameCount, frameMoment, replayAt, replayLength, replayOf, type ReplayRun } from './replay'
 
 const column = (...values: number[]) => Float64Array.from(values)
 const run = (id: string, over: Partial<ReplayRun> = {}): ReplayRun => ({
@@ -23,6 +24,7 @@ describe('runs on one clock again', () => {
         percent: 30,
         shown: 30,
         watts: 17,
+        isOwn: false,
         arrived: false,
         fullS: 1200,
         ended: false,
@@ -43,6 +45,26 @@ describe('runs on one clock again', () => {
     ])
     expect(replayAt(runs, 1400).map((m) => m.arrived)).toEqual([true, true, false])
     expect(replayAt([run('a')], 299)[0].shown).toBe(29)
+  })
+
+  it('whose clock begins at a common level end on that clock, and keep their last level to the end', () => {
+    const { level, watts } = run('a')
+    const moved = (fullS: number, reason?: string) =>
+      replayOf(
+        { id: 'a', name: 'a', simulated: false },
+        { level, watts },
+        { durationS: 1300, milestones: [{ percent: 100, timeS: fullS, reason } as Milestone] },
+        300,
+      )
+    expect(moved(900)).toMatchObject({ fullS: 900, endS: 1000 })
+    expect([...moved(900).level.t, ...moved(900).watts.t]).toEqual([-300, 300, 900, -300, 900])
+    // Read to 1200 s, a record of 1300 s, without a full display: it stays at its last level, and then is over.
+    const short = moved(NaN, 'not reached')
+    expect([850, 950, 1001].map((s) => replayAt([short], s)[0]).map((m) => [m.shown, m.ended])).toEqual([
+      [95, false],
+      [100, false],
+      [100, true],
+    ])
   })
 
   it('whose record ended before they were full stay where they stopped, and draw nothing', () => {

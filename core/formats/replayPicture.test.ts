@@ -42,7 +42,13 @@ function drawn(runs: readonly ReplayRun[], atS: number): Drawn {
     lineTo: (x: number, y: number) => void places.push([x, y]),
     arc: (x: number, y: number) => void places.push([x, y]),
   } as unknown as Pen // prettier-ignore
-  drawReplay(pen, runs, atS, { title: 'Which goes on board?', pace: '60 times as fast' }, look)
+  drawReplay(
+    pen,
+    runs,
+    atS,
+    { title: 'Which goes on board?', pace: '60 times as fast', since: 'since power-on' },
+    look,
+  )
   return { texts, places, stands }
 }
 
@@ -58,6 +64,8 @@ it('shows the clock, every level and watt as they count, and who has arrived', (
       '17.0 W',
     ]),
   )
+  expect(half.texts).toContain('since power-on')
+  expect(drawn([run('20', { isOwn: true })], 300).texts).toContain('17.0 W into the battery')
   expect(half.texts.filter((t) => t.includes('full in'))).toEqual([])
   const end = drawn([run('20'), run('30', { fullS: NaN, endS: 1000 })], 1250)
   expect(end.texts).toEqual(expect.arrayContaining(['full in 20 min', '100 %', 'stopped here']))

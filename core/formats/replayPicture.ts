@@ -35,6 +35,8 @@ export interface ReplayWords {
   title: string
   /** "60 times as fast" */
   pace: string
+  /** Where the clock begins: "since power-on" */
+  since: string
 }
 
 /** A frame is drawn in these units, whatever it is shown at. */
@@ -104,7 +106,7 @@ function line(pen: Pen, from: [number, number], to: [number, number], colour: st
 function drawHead(
   pen: Pen,
   atS: number,
-  { title, pace }: ReplayWords,
+  { title, pace, since }: ReplayWords,
   moments: readonly ReplayMoment[],
   { colours, text, figures }: ReplayLook,
 ) {
@@ -113,7 +115,7 @@ function drawHead(
   // Made-up readings say so in every frame.
   const simulated = moments.some((m) => m.simulated) ? ` · ${SIMULATED}` : ''
   write(pen, `${pace}${simulated}`, [PLOT.left, 142], `400 28px ${text}`, colours.quiet)
-  write(pen, 'since power-on', [SIDE.right, 142], `400 28px ${text}`, colours.quiet, 'right')
+  write(pen, since, [SIDE.right, 142], `400 28px ${text}`, colours.quiet, 'right')
 }
 
 function drawRules(pen: Pen, lengthS: number, { colours, text }: ReplayLook) {
@@ -192,5 +194,5 @@ function drawSide(pen: Pen, moments: readonly ReplayMoment[], { inks, colours, t
 function sideWords(m: ReplayMoment, { accent, quiet, text }: ReplayLook['colours']): [string, string] {
   if (m.arrived) return [`full in ${duration(m.fullS)}`, accent]
   if (m.ended) return ['stopped here', quiet]
-  return [figure(m.watts, 1, 'W'), text]
+  return [`${figure(m.watts, 1, 'W')}${m.isOwn && !Number.isNaN(m.watts) ? ' into the battery' : ''}`, text]
 }

@@ -20,7 +20,14 @@ const { runs, look, lengthS, atS, playing, pace, toggle, step } = useReplay(comp
 const title = ref('Side by side')
 const FRAMES_PER_SECOND = 30
 const PACES = [60, 120, 300, 600, 1200].map((value) => ({ value, title: `${value} times as fast` }))
-const words = computed(() => ({ title: title.value, pace: `${pace.value} times as fast` }))
+const words = computed(() => {
+  const { percent } = comparison.alignment.value
+  return {
+    title: title.value,
+    pace: `${pace.value} times as fast`,
+    since: percent === null ? 'since power-on' : `since ${figure(percent, 0, '%')}`,
+  }
+})
 
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 function draw() {

@@ -1,7 +1,7 @@
 import { useRafFn } from '@vueuse/core'
 import { computed, ref, watch, type ComputedRef, type Ref } from 'vue'
 import { useTheme } from 'vuetify'
-import { replayLength, type ReplayRun } from '@core/compare/replay'
+import { replayLength, replayOf, type ReplayRun } from '@core/compare/replay'
 import type { ReplayLook } from '@core/formats/replayPicture'
 import { isSimulated } from '@core/logbook/run'
 import { reduce } from '@core/trace/reduce'
@@ -10,7 +10,7 @@ import { chartColours, inkColour } from '../../charts/colours'
 import { inkOf } from '../../theme/inks'
 import { countedTrace } from '../../stores/counted'
 import { useLogbook } from '../../stores/logbook'
-import { comparedSamples } from './compareSamples'
+import { comparedSamples, mayBeDrawn } from './compareSamples'
 import { MOST_INKS, type Comparison } from './useComparison'
 
 export interface UseReplayReturn {
@@ -32,11 +32,7 @@ const DEFAULT_PACE = 300
 
 /** A path is drawn anew with every frame: no more of it than can be seen. */
 const WIDEST_PX = 1200
-/** On the aligned clock, from its beginning on. */
-function moved(samples: Samples, shiftS: number): Samples {
-  const { t, v } = reduce(samples, WIDEST_PX)
-  return { t: t.map((s) => s - shiftS), v }
-}
+const drawn = (samples: Samples): Samples => reduce(samples, WIDEST_PX)
 
 /** The chosen runs, played again side by side on one clock. */
 export function useReplay(comparison: Comparison): UseReplayReturn {
@@ -62,18 +58,11 @@ export function useReplay(comparison: Comparison): UseReplayReturn {
       if (!trace || !analysis) return []
       const counted = countedTrace(run, trace)
       const shiftS = alignment.value.shiftS[chosen.value.indexOf(run)] || 0
-      const full = analysis.milestones.find((m) => m.percent === 100)
-      return [
-        {
-          id: run.id,
-          name: names.value[run.id],
-          level: moved(comparedSamples(counted, 'level'), shiftS),
-          watts: moved(comparedSamples(counted, 'power'), shiftS),
-          fullS: full && !full.reason ? full.timeS : NaN,
-          endS: analysis.durationS,
-          simulated: isSimulated(run),
-        },
-      ]
+      const isOwn = !mayBeDrawn(counted, 'power') && mayBeDrawn(counted, 'battery')
+      const of = { id: run.id, name: names.value[run.id], simulated: isSimulated(run), isOwn }
+      const watts = comparedSamples(counted, isOwn ? 'battery' : 'power')
+      const paths = { level: drawn(comparedSamples(counted, 'level')), watts: drawn(watts) }
+      return [replayOf(of, paths, analysis, shiftS)]
     }),
   )
   const look = computed<ReplayLook>(() => {
