@@ -45,6 +45,8 @@ describe('runs on one clock again', () => {
     ])
     expect(replayAt(runs, 1400).map((m) => m.arrived)).toEqual([true, true, false])
     expect(replayAt([run('a')], 299)[0].shown).toBe(29)
+    // The common level of the clocks, by a path that goes straight where the moment was taken by energy.
+    expect(replayAt([run('a')], 299.96)[0].shown).toBe(30)
   })
 
   it('whose clock begins at a common level end on that clock, and keep their last level to the end', () => {

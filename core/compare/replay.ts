@@ -60,6 +60,9 @@ export function replayOf(
   }
 }
 
+/** Between checks the path goes straight, and the moment of a level goes by energy: so many points may lie between. */
+const HAIR = 0.01
+
 /** How long the replay lasts, s of the runs' clock: until the last arrives, or its record ends. */
 export const replayLength = (runs: readonly ReplayRun[]): number =>
   runs.reduce((most, { fullS, endS }) => Math.max(most, Number.isNaN(fullS) ? endS : fullS), 0)
@@ -80,7 +83,7 @@ export function replayAt(runs: readonly ReplayRun[], atS: number): ReplayMoment[
       id,
       name,
       percent,
-      shown: Math.floor(percent),
+      shown: Math.floor(percent + HAIR),
       watts: ended ? NaN : valueAt(watts, atS),
       isOwn,
       arrived: isFull,
