@@ -33,7 +33,9 @@ it('compares to the last key of the contract, against the slowest', async () => 
     'marks',
     'leaders',
     'leadChanges',
+    'findings',
   ])
+  expect(said.findings.filter((f: { code: string }) => f.code !== 'no-level')).toEqual([])
   expect([said.baseline, said.alignedAtPercent]).toEqual([at('slow.csv'), null])
   const full = said.milestones.find((m: { percent: number }) => m.percent === 100)
   // 44 min saved, 21.9 % of the time, 1.28 × the speed (common practice, no source).
@@ -100,6 +102,30 @@ it('sets the clocks to a common level, and says what is amiss in one line', asyn
     expect(refused.stderr.trim().split('\n')).toHaveLength(1)
   }
 })
+
+it('says why what is null is not known, and of which file; nothing is judged against a baseline that has none', async () => {
+  rows('short.csv', [[0, 10], [10, 30], [20, 48]]) // prettier-ignore
+  rows('hour.csv', [[0, 20], [10, 28], [60, 60]]) // prettier-ignore
+  const [short, hour] = [at('short.csv'), at('hour.csv')]
+  const { stdout } = await inkpath('compare', short, hour, '--baseline', short, '--json')
+  const half = JSON.parse(stdout).milestones[0].runs
+  expect([half[0].timeS, half[1].savedS, half[1].verdict]).toEqual([null, null, 'cannot-tell'])
+  const known = { severity: 'notice', file: short }
+  expect(JSON.parse(stdout).findings).toEqual(
+    expect.arrayContaining([
+      { ...known, code: 'not-reached', message: '50 % has no time. The run ended below it, at 48 %.' },
+      { ...known, code: 'no-baseline', message: 'Nothing is saved to 50 %: the baseline has no time to it.' },
+      { ...known, code: 'no-level', message: 'No level at 30, 45, 60 min. The run ended before it.' },
+      { ...known, file: hour, code: 'not-reached', message: '80 % has no time. The run ended below it, at 60 %.' },
+    ]),
+  )
+  expect((await inkpath('compare', short, hour, '--baseline', short)).stdout).toMatch(/hour\.csv +\d+\smin +the baseline has none\n/)
+  // Neither came to half with the other: the slowest is the one that had gained less when the shorter ended.
+  expect((await inkpath('compare', short, hour)).stdout).toMatch(/^against .*hour\.csv\n/)
+  const ladder = JSON.parse((await inkpath('ladder', `${short}=20`, `${hour}=10`, '--at', '2700', '--json')).stdout)
+  expect(ladder.steps[1].gain).toBeNull()
+  expect(ladder.findings).toEqual([{ ...known, code: 'no-level', message: 'No level at 45 min. The run ended before it.' }])
+}) // prettier-ignore
 
 it('finds the smallest source that will do (common practice, no source: one hour from 50 %)', async () => {
   const gains = { 5: 1, 10: 8, 18: 20, 35: 44, 61: 48, 96: 48 }

@@ -2,8 +2,9 @@ import { Command, Option } from 'commander'
 import { medianInterval, samplesOf } from '@core/trace/samples'
 import { withWatched } from '@core/trace/trace'
 import { HAND_DELAY_S } from '@core/analysis/milestones'
-import { compareTraces, type Comparison } from '@core/compare/comparison'
+import { compareTraces, type Comparison, type Word } from '@core/compare/comparison'
 import { duration, figure } from '@core/words/figures'
+import { noLevels, notice, readAs, type Finding } from './finding'
 import { assumedLines, InputError, numbersBetween, readTraceFile, type ReadTrace } from './input'
 
 interface Options {
@@ -44,7 +45,7 @@ export function compareCommand(): Command {
       })
       process.stdout.write(
         options.json
-          ? JSON.stringify(asContract(files, found)) + '\n'
+          ? JSON.stringify(asContract(files, found, readAs(files, read))) + '\n'
           : assumedLines(files, read) + asTable(files, found),
       )
     })
@@ -52,8 +53,29 @@ export function compareCommand(): Command {
 
 const known = (n: number): number | null => (Number.isFinite(n) ? n : null)
 
-/** The stable JSON; what cannot be known is null. */
-function asContract(files: readonly string[], c: Comparison) {
+/** Why values of a comparison are null. */
+function whyNull(files: readonly string[], c: Comparison): Finding[] {
+  const base = files[c.baseline]
+  return [
+    ...c.milestones.flatMap(({ percent, runs }) => {
+      const none = runs.flatMap((run, i) =>
+        run.reason ? [notice('not-reached', files[i], `${percent} % has no time. ${run.reason}`)] : [],
+      )
+      const isAlone = runs[c.baseline].reason && none.length < runs.length
+      const words = `Nothing is saved to ${percent} %: the baseline has no time to it.`
+      return isAlone ? [...none, notice('no-baseline', base, words)] : none
+    }),
+    ...files.flatMap((file, i) =>
+      noLevels(
+        file,
+        c.marks.map(({ atS, runs }) => ({ atS, reason: runs[i].reason })),
+      ),
+    ),
+  ]
+}
+
+/** The stable JSON. What cannot be known is null, with its reason among the findings; so is what was assumed of a file. */
+function asContract(files: readonly string[], c: Comparison, assumed: readonly Finding[]) {
   return {
     baseline: files[c.baseline],
     alignedAtPercent: c.alignedAtPercent,
@@ -92,6 +114,7 @@ function asContract(files: readonly string[], c: Comparison) {
       fromS,
       toS,
     })),
+    findings: [...whyNull(files, c), ...assumed],
   }
 }
 
@@ -103,6 +126,10 @@ const WORDS = {
   'not-reached': 'not reached',
 } as const
 
+/** Against a baseline that has no figure nothing can be told. */
+const told = (verdict: Word, baseline: { reason: string }): string =>
+  verdict === 'cannot-tell' && baseline.reason ? 'the baseline has none' : WORDS[verdict]
+
 function asTable(files: readonly string[], c: Comparison): string {
   const width = Math.max(...files.map((f) => f.length)) + 2
   let text = `against ${files[c.baseline]}${c.alignedAtPercent === null ? '' : `, clocks from ${c.alignedAtPercent} %`}\n`
@@ -113,13 +140,13 @@ function asTable(files: readonly string[], c: Comparison): string {
         run.verdict === 'clear' || run.verdict === 'small'
           ? `, ${duration(run.savedS)} saved (at least ${duration(run.atLeastS)}), ${figure(100 * run.savedShare, 1, '%')} of the time, ${figure(run.speedRatio, 2)} × the speed`
           : ''
-      text += `  ${files[i].padEnd(width)}${duration(run.timeS)}  ${run.why || WORDS[run.verdict]}${saved}\n`
+      text += `  ${files[i].padEnd(width)}${duration(run.timeS)}  ${run.why || told(run.verdict, runs[c.baseline])}${saved}\n`
     }
   }
   for (const { atS, runs } of c.marks) {
     text += `after ${duration(atS)}\n`
     for (const [i, run] of runs.entries())
-      text += `  ${files[i].padEnd(width)}${figure(run.percent, 1, '%')}, gain ${figure(run.gain, 1)}  ${WORDS[run.verdict]}${run.ceiling ? ', near the ceiling' : ''}\n`
+      text += `  ${files[i].padEnd(width)}${figure(run.percent, 1, '%')}, gain ${figure(run.gain, 1)}  ${told(run.verdict, runs[c.baseline])}${run.ceiling ? ', near the ceiling' : ''}\n`
   }
   for (const { early, late, fromS, toS } of c.leadChanges)
     text += `${files[early]} led at ${duration(fromS)}; at ${duration(toS)} ${late === null ? 'nobody does' : `${files[late]} does`}\n`

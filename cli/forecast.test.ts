@@ -25,7 +25,8 @@ it('prints one JSON object: the times on weaker sources, null where the start is
     { encoding: 'utf8' },
   )
   const said = JSON.parse(text)
-  expect(Object.keys(said)).toEqual(['forecasts'])
+  expect(Object.keys(said)).toEqual(['forecasts', 'findings'])
+  expect(said.findings).toEqual([])
   const [twelve, five] = said.forecasts
   expect(Object.keys(twelve)).toEqual(['sourceW', 'to50S', 'to80S', 'to100S'])
   expect(twelve.sourceW).toBe(12)
@@ -37,6 +38,22 @@ it('prints one JSON object: the times on weaker sources, null where the start is
   const from60 = await inkpath('forecast', full, '--source-w', '12', '--from', '60', '--to', '90', '--json')
   expect(JSON.parse(from60.stdout).forecasts[0]).toMatchObject({ to50S: null })
   expect(JSON.parse(from60.stdout).forecasts[0].to90S).toBeGreaterThan(0)
+  expect(JSON.parse(from60.stdout).findings).toEqual([
+    {
+      code: 'not-reached',
+      severity: 'notice',
+      file: full,
+      message: '12 W has no time to 50 %. It is not above the start, 60 %.',
+    },
+  ])
+  // Level for its last five minutes, it draws two watts when full: a source of one watt brings it nothing.
+  const rests = [...PHONE.map(([m, w]) => [m, Math.max(2, w)]), [112, 2], [116, 2], [120, 2]]
+  const resting = file('resting.csv', 'time_s,power_w\n' + rests.map(([m, w]) => `${m * 60},${w}`).join('\n'))
+  const weak = JSON.parse((await inkpath('forecast', resting, '--source-w', '1', '--json')).stdout)
+  expect(weak.forecasts[0]).toEqual({ sourceW: 1, to50S: null, to80S: null, to100S: null })
+  expect(weak.findings[0].message).toBe(
+    '1 W has no time to 50, 80, 100 %. The device draws as much when it is full.',
+  )
 })
 
 it('ends with 2 and one line for what it cannot use', async () => {

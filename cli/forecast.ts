@@ -2,6 +2,7 @@ import { Command, InvalidArgumentError } from 'commander'
 import { acceptanceFrom } from '@core/model/acceptance'
 import { forecast } from '@core/model/forecast'
 import { withDoubt } from '@core/words/sentences/sentence'
+import { notice, readAs, type Finding } from './finding'
 import { assumedLines, InputError, numberBetween, readTraceFile } from './input'
 
 interface Options {
@@ -43,15 +44,32 @@ export function forecastCommand(): Command {
         })),
       }))
       process.stdout.write(
-        options.json ? asJson(forecasts) : assumedLines([path], [read]) + asTable(path, forecasts),
+        options.json
+          ? asJson(path, options.from, forecasts, readAs([path], [read]))
+          : assumedLines([path], [read]) + asTable(path, forecasts),
       )
     })
 }
 
 type Forecasts = { sourceW: number; times: { goal: number; seconds: number; uncertaintyS: number }[] }[]
 
-/** A level that is not above the start is never reached: null. */
-const asJson = (forecasts: Forecasts): string =>
+/** Why times are null: what is not above the start is never reached, nor anything on too weak a source. */
+const whyNull = (path: string, from: number, forecasts: Forecasts): Finding[] =>
+  forecasts.flatMap(({ sourceW, times }) => {
+    const none = times.filter(({ seconds }) => !Number.isFinite(seconds)).map(({ goal }) => goal)
+    const [below, above] = [none.filter((goal) => goal <= from), none.filter((goal) => goal > from)]
+    const words = (goals: readonly number[]) => `${sourceW} W has no time to ${goals.join(', ')} %.`
+    return [
+      ...(below.length
+        ? [notice('not-reached', path, `${words(below)} It is not above the start, ${from} %.`)]
+        : []),
+      ...(above.length
+        ? [notice('not-reached', path, `${words(above)} The device draws as much when it is full.`)]
+        : []),
+    ]
+  })
+
+const asJson = (path: string, from: number, forecasts: Forecasts, assumed: readonly Finding[]): string =>
   JSON.stringify({
     forecasts: forecasts.map(({ sourceW, times }) => ({
       sourceW,
@@ -62,6 +80,7 @@ const asJson = (forecasts: Forecasts): string =>
         ]),
       ),
     })),
+    findings: [...whyNull(path, from, forecasts), ...assumed],
   }) + '\n'
 
 const asTable = (path: string, forecasts: Forecasts): string =>

@@ -2,6 +2,7 @@ import { Command, InvalidArgumentError } from 'commander'
 import { marks } from '@core/analysis/marks'
 import { ladder, USUAL_SHARE, type Ladder } from '@core/compare/ladder'
 import { duration, figure } from '@core/words/figures'
+import { noLevels, notice, readAs } from './finding'
 import { assumedLines, numberBetween, readTraceFile, type ReadTrace } from './input'
 
 interface Options {
@@ -39,17 +40,20 @@ export function ladderCommand(): Command {
       const read: ReadTrace[] = []
       for (const { file } of entries) read.push(await readTraceFile(file))
       const rungs = entries.map(({ ratedW }, i) => {
-        const [{ gain, uncertainty, ceiling }] = marks(read[i].trace, [at])
-        return { ratedW, gain, uncertainty, ceiling }
+        const [{ gain, uncertainty, ceiling, reason }] = marks(read[i].trace, [at])
+        return { ratedW, gain, uncertainty, ceiling, reason }
       })
       const found = ladder(rungs, share)
+      const files = entries.map(({ file }) => file)
+      const findings = [
+        ...files.flatMap((file, i) => noLevels(file, [{ atS: at, reason: rungs[i].reason }])),
+        ...(found.smallest ? [] : [notice('no-gain', files[0], 'None will do: nothing was gained by then.')]),
+        ...readAs(files, read),
+      ]
       process.stdout.write(
         json
-          ? JSON.stringify(asContract(entries, at, found)) + '\n'
-          : assumedLines(
-              entries.map(({ file }) => file),
-              read,
-            ) + asTable(entries, at, found),
+          ? JSON.stringify({ ...asContract(entries, at, found), findings }) + '\n'
+          : assumedLines(files, read) + asTable(entries, at, found),
       )
     })
 }

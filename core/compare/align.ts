@@ -37,7 +37,9 @@ export function fromCommonLevel(traces: readonly Trace[]): Alignment {
   }
 }
 
-const NEVER = 'The run never was at the level at which the clocks begin.'
+export const NEVER = 'The run never was at the level at which the clocks begin.'
+
+export const BEFORE = 'The clocks begin there, or above it.'
 
 /**
  * A run's figures on the clock of an alignment: times count from where it begins, gains from its level. Figures of the
@@ -62,7 +64,7 @@ export function onAlignedClock(
     taperEndS: analysis.taperEndS - shiftS,
     milestones: analysis.milestones.map((m) => {
       const reason =
-        m.reason ?? (lies ? NEVER : m.percent <= percent ? 'The clocks begin there, or above it.' : undefined)
+        m.reason ?? (lies ? NEVER : m.percent <= percent ? BEFORE : undefined)
       return reason === undefined
         ? {
             ...m,

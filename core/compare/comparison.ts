@@ -2,7 +2,7 @@ import { maxIndex } from 'd3-array'
 import { DEFAULT_MARKS, marks } from '../analysis/marks'
 import { DEFAULT_MILESTONES, milestones, type MilestoneOptions } from '../analysis/milestones'
 import type { Trace } from '../trace/trace'
-import { fromCommonLevel, fromPowerOn, type Alignment } from './align'
+import { BEFORE, fromCommonLevel, fromPowerOn, NEVER, type Alignment } from './align'
 import { gainsOf, leadChanges, type LeadChange } from './leads'
 import { timeDifference, type TimeDifference } from './times'
 import { leadingGroup, TIME_WORTH_NOTICING, verdict, type Repeatability, type VerdictWord } from './verdict'
@@ -14,8 +14,9 @@ export interface ComparedTime extends TimeDifference {
   timeS: number
   uncertaintyS: number
   verdict: Word
-  /** Why there is no time, in a word or two; '' where there is one. */
+  /** Why there is no time, in a word or two, and in a sentence; '' where there is one. */
   why: string
+  reason: string
   /** The difference is at least so much; 0 where it can't be told. */
   atLeastS: number
 }
@@ -26,6 +27,8 @@ export interface ComparedMark {
   uncertainty: number
   ceiling: boolean
   verdict: Word
+  /** Why there is no level, in a sentence; '' where there is one. */
+  reason: string
 }
 /** Everything that can't be told apart from the best at something, by place in the list. */
 export interface Leaders {
@@ -45,7 +48,7 @@ export interface Comparison {
 }
 
 export interface CompareOptions extends MilestoneOptions {
-  /** Place of the baseline; the slowest to the highest level that most reached where it is not given. */
+  /** Place of the baseline; where it is not given the slowest: to the farthest level, else by the latest mark. */
   baseline?: number
   align?: 'start' | 'level'
   repeatability?: Repeatability
@@ -68,9 +71,14 @@ export function compareTraces(traces: readonly Trace[], options: CompareOptions 
     percent,
     runs: traces.map((trace, i) => timeOf(trace, percent, alignment, i, { handDelayS })),
   }))
-  const baseline = options.baseline ?? slowest(times.map((t) => t.runs))
-  if (!(baseline in traces)) throw new RangeError('The baseline is none of the runs.')
   const levels = levelsOf(traces, alignment)
+  const baseline =
+    options.baseline ??
+    slowest([
+      ...levels.map(({ runs }) => runs.map(({ gain }) => -gain)),
+      ...times.map(({ runs }) => runs.map((r) => r.timeS)),
+    ])
+  if (!(baseline in traces)) throw new RangeError('The baseline is none of the runs.')
   const single = (timeS: number, uncertainty: number) => ({ values: [timeS], uncertainty })
   return {
     baseline,
@@ -126,9 +134,11 @@ function timeOf(
 ) {
   const [m] = milestones(trace, [percent], options)
   const isBefore = from !== null && percent <= from
-  return m.brief || isBefore
-    ? { timeS: NaN, uncertaintyS: NaN, why: m.brief ?? 'started there' }
-    : { timeS: m.timeS - shiftS[i], uncertaintyS: m.uncertaintyS, why: '' }
+  const none = (why: string, reason: string) => ({ timeS: NaN, uncertaintyS: NaN, why, reason })
+  if (m.brief) return none(m.brief, m.reason ?? '')
+  if (Number.isNaN(shiftS[i])) return none('not reached', NEVER)
+  if (isBefore) return none('started there', BEFORE)
+  return { timeS: m.timeS - shiftS[i], uncertaintyS: m.uncertaintyS, why: '', reason: '' }
 }
 
 /** Levels at the agreed moments of the shifted clocks; gains are those since the clocks began. */
@@ -143,13 +153,14 @@ function levelsOf(traces: readonly Trace[], { percent: from, shiftS }: Alignment
   return DEFAULT_MARKS.map((atS, at) => ({
     atS,
     runs: byRun.map((run, i) => {
-      const { percent, gain, uncertainty, ceiling } = run[at + 1]
+      const { percent, gain, uncertainty, ceiling, reason = '' } = run[at + 1]
       const known = !Number.isNaN(shiftS[i])
       return {
         percent: known ? percent : NaN,
         gain: !known ? NaN : from === null ? gain : percent - run[0].percent,
         uncertainty: known ? uncertainty : NaN,
         ceiling: known && ceiling,
+        reason: known ? reason : NEVER,
       }
     }),
   })).filter(({ runs }) => runs.some((r) => !Number.isNaN(r.percent)))
@@ -168,9 +179,8 @@ function markWord(
   return verdict(a, b, { repeatability, worthNoticing: MARK_WORTH_NOTICING }).verdict
 }
 
-/** The slowest to the highest level that two runs reached: so no saving is negative without need. The first without any. */
-function slowest(levels: readonly (readonly { timeS: number }[])[]): number {
-  const counted = levels.findLast((runs) => runs.filter((r) => !Number.isNaN(r.timeS)).length > 1)
-  if (!counted) return 0
-  return maxIndex(counted, (run) => run.timeS)
+/** The slowest by the last figure that two runs have: so no saving is negative without need. The first without any. */
+function slowest(figures: readonly (readonly number[])[]): number {
+  const counted = figures.findLast((runs) => runs.filter((n) => !Number.isNaN(n)).length > 1)
+  return counted ? maxIndex(counted) : 0
 }
