@@ -29,6 +29,7 @@ describe('join', () => {
       by: 'start-of-current',
       powerOnS: 30.5,
       samples: 109,
+      findings: [],
     })
     const [header, first] = readFileSync(out, 'utf8').split('\r\n')
     expect(header).toBe('time_s,battery_percent,power_w,battery_current_a')
@@ -38,7 +39,12 @@ describe('join', () => {
   })
   it('takes an offset as given, and says so', async () => {
     const run = await inkpath('join', file('meter.csv'), file('levels.csv'), '--offset', '-2.5', '--json')
-    expect(JSON.parse(run.stdout)).toMatchObject({ offsetS: -2.5, uncertaintyS: null, by: 'given' })
+    expect(JSON.parse(run.stdout)).toMatchObject({
+      offsetS: -2.5,
+      uncertaintyS: null,
+      by: 'given',
+      findings: [{ code: 'given-offset', file: file('levels.csv') }],
+    })
     const table = await inkpath('join', file('meter.csv'), file('levels.csv'), '--offset', '-2.5')
     expect(table.stdout).toContain('as given')
   })

@@ -3,6 +3,7 @@ import { Command } from 'commander'
 import { join, type Joined } from '@core/analysis/joining/join'
 import { writeTraceCsv } from '@core/formats/traceCsvOut'
 import { figure } from '@core/words/figures'
+import { notice, readAs, type Finding } from './finding'
 import { assumedLines, InputError, numberBetween, readTraceFile } from './input'
 
 interface Options {
@@ -32,7 +33,10 @@ export function joinCommand(): Command {
       if (out !== undefined) await write(out, writeTraceCsv(joined.trace))
       process.stdout.write(
         json
-          ? JSON.stringify(asContract(joined)) + '\n'
+          ? JSON.stringify({
+              ...asContract(joined),
+              findings: [...whyNull(joined, devicePath), ...readAs([meterPath, devicePath], [meter, device])],
+            }) + '\n'
           : assumedLines([meterPath, devicePath], [meter, device]) + inWords(joined),
       )
     })
@@ -54,7 +58,13 @@ async function write(path: string, text: string): Promise<void> {
   }
 }
 
-/** The stable JSON; nobody knows how sure a given offset is: null. */
+/** Nobody knows how sure a given offset is. */
+const whyNull = ({ uncertaintyS }: Joined, device: string): Finding[] =>
+  Number.isNaN(uncertaintyS)
+    ? [notice('given-offset', device, 'The offset was given: how sure it is was not said.')]
+    : []
+
+/** The stable JSON; what cannot be known is null. */
 const asContract = ({ offsetS, uncertaintyS, by, powerOnS, trace }: Joined) => ({
   offsetS,
   uncertaintyS: Number.isNaN(uncertaintyS) ? null : uncertaintyS,
