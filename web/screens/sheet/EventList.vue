@@ -94,12 +94,13 @@ ul {
 li {
   border-bottom: var(--hairline);
   display: flex;
-  gap: 14px;
+  flex-wrap: wrap;
+  gap: 0 14px;
   align-items: center;
   min-height: 44px;
 }
 .what {
-  flex: 1;
+  flex: 1 1 5em;
 }
 form {
   display: grid;

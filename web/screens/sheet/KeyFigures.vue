@@ -34,15 +34,18 @@ const asked = ref<KeyFigure | null>(null)
 
 <style scoped>
 .row {
-  display: grid;
-  grid-template-columns: 1fr auto 84px;
-  gap: 12px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
   align-items: baseline;
   width: 100%;
   min-height: 34px;
   padding: 4px 0;
   text-align: left;
   border-bottom: var(--hairline);
+}
+.row > span:first-child {
+  flex: 1 1 auto;
 }
 .row:hover > span:first-child {
   text-decoration: underline dotted;
@@ -52,6 +55,7 @@ const asked = ref<KeyFigure | null>(null)
   font-size: 1.12rem;
 }
 .row .quiet {
+  flex: 0 0 5.25rem;
   text-align: right;
   font-size: 0.84rem;
   white-space: nowrap;
