@@ -87,6 +87,10 @@ const movable = computed(() => props.whole !== undefined && props.until - props.
 const pointed = (x: number | null) => emit('pointed', x)
 const moved = (from: number, until: number) => emit('moved', from, until)
 const colours = computed(() => chartColours(theme.current.value as never))
+/** Names on the finish line, milestones, events. */
+const hasWords = computed(
+  () => props.finishLevel !== undefined || props.flags.length > 0 || props.events.length > 0,
+)
 /**
  * Without the cursor: it moves with every movement of a hand, and the picture under it stays. The same object as long as
  * nothing else changes, so that nothing is drawn.
@@ -99,8 +103,8 @@ const options = computed<PathChartOptions>((before) => {
     narrow: narrow.value,
     pointed: isReadOff.value ? pointed : undefined,
     moved,
-    // Only names and flags are placed by it: what has none is not drawn anew for it.
-    width: props.finishLevel === undefined && !props.flags?.length ? 0 : Math.round(width.value),
+    // Only words are placed by it: what has none is not drawn anew for it.
+    width: hasWords.value ? Math.round(width.value) : 0,
   }
   return before && whatChanged(before, now).length === 0 ? before : now
 })

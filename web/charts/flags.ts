@@ -72,34 +72,6 @@ export function ringMarks(o: PathChartOptions): Record<string, AnnotationOptions
   return Object.fromEntries((o.rings ?? []).map((point, i) => [`ring${i}`, ring(point)]))
 }
 
-/** Events: ticks on the time axis. */
-export function eventMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
-  const c = o.colours
-  return Object.fromEntries(
-    (o.events ?? []).map((event, i) => [
-      `event${i}`,
-      {
-        type: 'line',
-        xMin: event.x,
-        xMax: event.x,
-        yMin: o.min ?? 0,
-        yMax: (o.min ?? 0) + ((o.max ?? 100) - (o.min ?? 0)) * 0.06,
-        borderColor: c.text,
-        borderWidth: 2,
-        label: {
-          display: true,
-          content: event.text,
-          position: 'end',
-          yAdjust: -12,
-          color: c.text,
-          backgroundColor: 'transparent',
-          font: { size: 11 },
-        },
-      } satisfies AnnotationOptions,
-    ]),
-  )
-}
-
 /** Findings: a letter at its moment, low on the path; the list beside it says what it is. */
 export function findingMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
   const c = o.colours

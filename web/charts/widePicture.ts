@@ -1,6 +1,6 @@
 import type { Chart, ChartConfiguration } from 'chart.js'
 import type { ChartView } from './view'
-import { lengthOf, type PathChartOptions, type Point } from './options'
+import { AXIS_WIDTH, lengthOf, RIGHT_PX, type PathChartOptions, type Point } from './options'
 import { pathChart } from './pathChart'
 import { clockStep, ticksEvery } from './clockTicks'
 
@@ -18,9 +18,12 @@ export function widePicture(
   const { from = 0 } = o
   const { y } = still.scales
   const step = clockStep(lengthOf(o) - from, o.narrow)
+  const plot = o.width - AXIS_WIDTH - RIGHT_PX
   const picture = pathChart({
     ...o,
     ...over,
+    // Words are placed by it.
+    width: o.width > 0 ? widthOver(over, { from, until: lengthOf(o) }, o.width, plot) : 0,
     min: y.min,
     max: y.max,
     whole: undefined,
