@@ -87,9 +87,11 @@ const movable = computed(() => props.whole !== undefined && props.until - props.
 const pointed = (x: number | null) => emit('pointed', x)
 const moved = (from: number, until: number) => emit('moved', from, until)
 const colours = computed(() => chartColours(theme.current.value as never))
-/** Names on the finish line, milestones, events. */
+/** Names on the finish line, milestones, events, findings. */
 const hasWords = computed(
-  () => props.finishLevel !== undefined || props.flags.length > 0 || props.events.length > 0,
+  () =>
+    props.finishLevel !== undefined ||
+    [props.flags, props.events, props.findings].some((marks) => marks.length > 0),
 )
 /**
  * Without the cursor: it moves with every movement of a hand, and the picture under it stays. The same object as long as

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { eventPlaces } from './eventPlaces'
+import { apart, eventPlaces } from './eventPlaces'
 
 const word = fc.record({
   x: fc.double({ min: 0, max: 700, noNaN: true }),
@@ -22,6 +22,21 @@ it('puts words above their ticks, the next row up where they would touch, and no
     null,
   ])
   expect(eventPlaces([{ x: 50, width: 800 }, { x: NaN, width: NaN }], 0, 700, 2)).toEqual([null, null]) // prettier-ignore
+})
+
+it('moves marks along until none lies over another, and none beyond the edge', () => {
+  expect(apart([10, 10, 100], 20, 300)).toEqual([10, 30, 100])
+  expect(apart([295, 10, 300, 298], 20, 300)).toEqual([260, 10, 300, 280])
+  expect(apart([], 20, 300)).toEqual([])
+  expect(apart([5, 5, 5, 5], 20, 30)).toEqual([0, 10, 20, 30])
+  fc.assert(
+    fc.property(fc.array(fc.double({ min: 0, max: 700, noNaN: true }), { maxLength: 20 }), (at) => {
+      const moved = apart(at, 20, 700)
+      expect(Math.max(0, ...moved)).toBeLessThanOrEqual(700)
+      const sorted = [...moved].sort((a, b) => a - b)
+      sorted.slice(1).forEach((x, i) => expect(x - sorted[i]).toBeGreaterThan(19.999))
+    }),
+  )
 })
 
 it('never lets words touch or leave the frame, for any set of them', () => {

@@ -38,3 +38,21 @@ export function eventPlaces(
   }
   return places
 }
+
+/**
+ * Moves marks of one width along a line until none lies over another, in their order, each to the right of the one before
+ * it; back from the right edge where they would leave it, and closer where there are more than stand side by side. Pixels
+ * of their middles, in the order given.
+ */
+export function apart(middles: readonly number[], width: number, right: number): number[] {
+  const moved = [...middles]
+  const step = Math.min(width, right / Math.max(1, middles.length - 1))
+  const inOrder = middles.map((_, i) => i).sort((a, b) => middles[a] - middles[b] || a - b)
+  inOrder.forEach((i, k) => {
+    if (k > 0) moved[i] = Math.max(moved[i], moved[inOrder[k - 1]] + step)
+  })
+  inOrder.toReversed().forEach((i, k, all) => {
+    moved[i] = Math.min(moved[i], k > 0 ? moved[all[k - 1]] - step : right)
+  })
+  return moved
+}

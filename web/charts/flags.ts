@@ -1,5 +1,6 @@
 import type { AnnotationOptions } from 'chartjs-plugin-annotation'
 import { AXIS_WIDTH, lengthOf, RIGHT_PX, type Flag, type PathChartOptions } from './options'
+import { apart } from './eventPlaces'
 import { widthOf } from './textWidth'
 
 const FLAG_FONT = "600 12px 'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
@@ -72,15 +73,24 @@ export function ringMarks(o: PathChartOptions): Record<string, AnnotationOptions
   return Object.fromEntries((o.rings ?? []).map((point, i) => [`ring${i}`, ring(point)]))
 }
 
-/** Findings: a letter at its moment, low on the path; the list beside it says what it is. */
+/** How wide a letter's mark is, px. */
+const LETTER_PX = 19
+
+/** Findings: a letter at its moment, low on the path, or beside the one that stands there; the list beside it says what it is. */
 export function findingMarks(o: PathChartOptions): Record<string, AnnotationOptions> {
   const c = o.colours
+  const findings = o.findings ?? []
+  const from = o.from ?? 0
+  const plot = Math.max(0, o.width - AXIS_WIDTH - RIGHT_PX)
+  const middles = findings.map(({ x }) => (plot * (x - from)) / (lengthOf(o) - from))
+  const moved = plot > 0 ? apart(middles, LETTER_PX, plot) : middles
   return Object.fromEntries(
-    (o.findings ?? []).map(({ x, text }, i) => [
+    findings.map(({ x, text }, i) => [
       `finding${i}`,
       {
         type: 'label',
         xValue: x,
+        xAdjust: moved[i] - middles[i],
         yValue: o.min ?? 0,
         yAdjust: -12,
         content: text,
