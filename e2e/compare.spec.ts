@@ -39,7 +39,7 @@ test('side by side answers in a sentence, ranks with its ±, and refuses where i
   await page.goto('/side-by-side?runs=demo-1,demo-8&goal=half')
   await page.getByRole('button', { name: 'Set the clocks to a common level' }).click()
   await expect(verdict).toContainText(/From 6\s% to half/)
-  await pick(page, 'Clocks', 'from power-on')
+  await pick(page, 'Clocks from', 'power-on')
   await expect(page.getByTestId('unfair')).toBeVisible()
 })
 

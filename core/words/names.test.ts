@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { datedName, repeatName, setupName, tellingNames } from './names'
+import { datedName, nameWithin, repeatName, setupName, tellingNames } from './names'
 
 it('names a set-up, and what has left the shelf', () => {
   expect(setupName('Skerry P5', 'Hawser 20')).toBe('Skerry P5 from Hawser 20')
@@ -91,5 +91,18 @@ it('tells set-ups of the same gear apart by how the device was set, then by its 
   expect(names(of('1', 'asleep', 'health 99 %'), of('2', 'asleep', 'health 88 %'))).toEqual([
     'H20 (health 99 %)',
     'H20 (health 88 %)',
+  ])
+})
+
+it('leaves out of a name in a frame what the frame is called', () => {
+  const within = (name: string) => nameWithin(name, 'Hawser 2')
+  expect(within('Skerry P5 · Hawser 2')).toBe('Skerry P5')
+  expect(within('Skerry P5 · Hawser 2 (Long grey)')).toBe('Skerry P5 (Long grey)')
+  expect(within('Hawser 2 · Bollard 5')).toBe('Bollard 5')
+  expect(within('Hawser 2')).toBe('')
+  expect([within('Skerry P5 · Hawser 20'), within('Bollard 5'), nameWithin('Bollard 5', '')]).toEqual([
+    'Skerry P5 · Hawser 20',
+    'Bollard 5',
+    'Bollard 5',
   ])
 })

@@ -45,9 +45,26 @@ export function tellingNames(runs: readonly NamedRun[]): Record<string, string> 
   const oneDevice = new Set(runs.map((r) => r.device)).size === 1
   const oneSource = new Set(runs.map((r) => r.source)).size === 1
   const nameOf = ({ device = '?', source = '?' }: NamedRun): string =>
-    oneDevice ? source : oneSource ? device : `${device} · ${source}`
+    oneDevice ? source : oneSource ? device : `${device}${BETWEEN}${source}`
   const named = groups(runs, nameOf).flatMap(([name, alike]) => toldApart(name, alike, ALSO))
   return Object.fromEntries(named)
+}
+
+/** What parts the names of a device and a source. */
+const BETWEEN = ' · '
+
+/**
+ * What is left of a run's name in a frame whose title says a part of it; '' of one that is the title.
+ *
+ * @example nameWithin('Skerry P5 · Hawser 20 (Long grey)', 'Skerry P5') // 'Hawser 20 (Long grey)'
+ */
+export function nameWithin(name: string, title: string): string {
+  if (title === '') return name
+  if (name === title) return ''
+  if (name.startsWith(title + BETWEEN)) return name.slice(title.length + BETWEEN.length)
+  const [before, after] = name.split(BETWEEN + title)
+  // Another whose name only begins so is not meant: "Hawser 20" is no "Hawser 2".
+  return after === '' || after?.startsWith(' (') ? before + after : name
 }
 
 function toldApart(

@@ -23,13 +23,13 @@ const goals = computed(() =>
 )
 
 const CLOCKS = [
-  { value: 'start', title: 'from power-on' },
-  { value: 'level', title: 'from the highest start level' },
+  { value: 'start', title: 'power-on' },
+  { value: 'level', title: 'a common level' },
 ]
 const VIEWS = [
   { value: 'one', title: 'one picture' },
-  { value: 'device', title: 'small, one a device' },
-  { value: 'source', title: 'small, one a source' },
+  { value: 'device', title: 'by device' },
+  { value: 'source', title: 'by source' },
 ]
 </script>
 
@@ -48,7 +48,9 @@ const VIEWS = [
       <v-btn value="level">Against level</v-btn>
     </v-btn-toggle>
     <div class="pick">
-      <InTurn :turn="1"><FormPick v-model="align" label="Clocks" :items="CLOCKS" density="compact" /></InTurn>
+      <InTurn :turn="1"
+        ><FormPick v-model="align" label="Clocks from" :items="CLOCKS" density="compact"
+      /></InTurn>
     </div>
     <div class="pick">
       <InTurn :turn="1"><FormPick v-model="panel" label="Paths" :items="VIEWS" density="compact" /></InTurn>
@@ -70,7 +72,7 @@ const VIEWS = [
   flex-wrap: wrap;
 }
 .pick {
-  flex: 0 1 150px;
+  flex: 0 1 160px;
   min-height: 40px;
 }
 </style>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { writtenUnit } from '@core/words/figures'
+import { nameWithin } from '@core/words/names'
 import type { Path } from '../../charts/options'
 import PathChart from '../../charts/PathChart.vue'
 import { useChartView } from '../../charts/useChartView'
+import InkMark from '../../components/InkMark.vue'
 import PathsTable from '../../charts/PathsTable.vue'
 import { useOneByOne } from '../../composables/useOneByOne'
 import type { Compared } from './compareSamples'
@@ -30,7 +32,10 @@ const panels = computed(() => props.paths.panels.value)
 const isOne = computed(() => panels.value.length === 1)
 /** In small panels the level alone: what else there is stands in one picture. */
 const frames = computed(() =>
-  panels.value.map((panel) => ({ ...panel, paths: props.paths.levels(panel.ids, stretch.value) })),
+  panels.value.map((panel) => {
+    const paths = props.paths.levels(panel.ids, stretch.value)
+    return { ...panel, paths, within: paths.map((p) => ({ ...p, label: nameWithin(p.label, panel.title) })) }
+  }),
 )
 const all = computed(() => panels.value.flatMap((p) => p.ids))
 /** Each by itself: a strip that comes, or a reading off, draws no other anew. */
@@ -64,6 +69,12 @@ const strips = computed(() =>
     }))
     .filter(({ paths }) => paths.length > 0),
 )
+/** Where there is no finish line to name them: against the level, or where none was read. */
+const named = computed(() =>
+  props.across === 'level' || isLevelless.value
+    ? (strips.value[0]?.paths.filter((p) => !p.faded && !p.unnamed) ?? [])
+    : [],
+)
 /** A battery that drains, or a device that feeds out. */
 const goesBelow = (paths: readonly Path[]) => paths.some(({ points }) => points.some(({ y }) => y < 0))
 const pictures = computed(() => [
@@ -94,7 +105,7 @@ const summary = computed(
         <div v-for="frame in frames" :key="frame.key">
           <h2 v-if="frame.title" class="strip">{{ frame.title }}</h2>
           <PathChart
-            :paths="frame.paths"
+            :paths="frame.within"
             unit="%"
             :min="0"
             :max="100"
@@ -115,6 +126,9 @@ const summary = computed(
       <p v-else-if="across === 'level' && expected.length === 0" class="quiet">
         Nothing to draw against the level: neither watts nor temperatures were read beside one.
       </p>
+      <ul v-if="named.length > 1" class="named" aria-label="Whose path is whose">
+        <li v-for="path in named" :key="path.label"><InkMark :ink="path.ink" /> {{ path.label }}</li>
+      </ul>
       <template v-if="isOne || across === 'level'">
         <div v-for="strip in strips" :key="`${across} ${strip.what}`">
           <h2 class="strip">
@@ -156,6 +170,15 @@ const summary = computed(
   margin: 0 0 -4px 50px;
   font-size: 0.8rem;
   line-height: 1.2;
+}
+.named {
+  list-style: none;
+  margin: 0 0 8px 50px;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 20px;
+  font-size: 0.84rem;
 }
 .small {
   display: grid;

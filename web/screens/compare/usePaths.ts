@@ -52,8 +52,10 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
   const logbook = useLogbook()
   const lifted = ref<string | null>(null)
   const analyses = computed(() => new Map<string, Analysis>(worked.value.map((w) => [w.id, w.analysis])))
+  const shiftOf = (id: string, { shiftS }: Alignment = alignment.value) =>
+    shiftS[runs.value.findIndex((r) => r.id === id)] || 0
   const until = computed(() =>
-    worked.value.reduce((most, { analysis }) => Math.max(most, analysis.durationS), 0) * 1.02,
+    worked.value.reduce((most, { id, analysis }) => Math.max(most, analysis.durationS - shiftOf(id)), 0) * 1.02,
   )
   const panels = computed<Panel[]>(() => {
     const kind = panel()
@@ -66,8 +68,6 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
     }))
   })
 
-  const shiftOf = (id: string, { shiftS }: Alignment = alignment.value) =>
-    shiftS[runs.value.findIndex((r) => r.id === id)] || 0
   /** On the aligned clock; what lies before its beginning is not drawn. */
   const shifted = (points: Point[], shift: number): Point[] =>
     shift === 0 ? points : points.map(({ x, y }) => ({ x: x - shift, y })).filter(({ x }) => x >= 0)

@@ -12,6 +12,7 @@ import { stopInWords } from '@core/protocol/stopping'
 import { watchedOf } from '@core/trace/trace'
 import { figure, plainly } from '@core/words/figures'
 import { fullDay } from '@core/words/moments'
+import { nameWithin } from '@core/words/names'
 import type { Page, PageBlock, PageCall, PagePath } from '@core/words/page'
 import { choiceWords, oddWords, purposeWords } from '@core/words/sentences/adviceWords'
 import type { Method } from '@core/words/sentences/methodWords'
@@ -112,7 +113,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   }
   const drawn = (ids: readonly string[], title = ''): PagePath[] =>
     paths.levels(ids, WHOLE).map((p) => ({
-      name: p.label === title ? '' : p.label,
+      name: nameWithin(p.label, title),
       ink: p.ink,
       points: p.points,
       end: p.unnamed || p.faded ? '' : (p.finish ?? ''),
