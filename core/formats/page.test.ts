@@ -16,10 +16,10 @@ const page: Page = {
     { id: 'b', heading: 'Times', paragraphs: [], list: [], table: { caption: 'c', head: ['Source', 'full'], rows: [[NASTY, '1 h']] } },
   ],
 } // prettier-ignore
-const picture = (ends: string[]) => ({
+const picture = (ends: string[], name = NASTY) => ({
   kind: 'paths' as const,
   alt: NASTY,
-  paths: ends.map((end, i) => ({ name: `${NASTY} ${i}`, ink: i, end, points: [{ x: 0, y: 2 }, { x: 1000 + 100 * i, y: 100 }] })),
+  paths: ends.map((end, i) => ({ name: `${name} ${i}`, ink: i, end, points: [{ x: 0, y: 2 }, { x: 1000 + 100 * i, y: 100 }] })),
   until: 3000,
   unit: '%',
   max: 100,
@@ -129,7 +129,7 @@ describe('a page for others', () => {
 
   it('draws what was read where it belongs: level upward, the clock to the right, a moment every ten minutes', () => {
     // 52 px at the left, 16 at the right, 34 below, two rows of names above: the plot is 732 × 310 px.
-    const svg = svgPicture(picture(['1 h', '2 h']), { ...options, inks: [{ colour: '#123456', dash: [6, 3] }, { colour: '#654321', dash: [] }] })
+    const svg = svgPicture(picture(['1 h', '2 h'], 'Hawser'), { ...options, inks: [{ colour: '#123456', dash: [6, 3] }, { colour: '#654321', dash: [] }] })
     expect(svg).toContain('viewBox="0 0 800 400"')
     const lines = [...svg.matchAll(/<polyline points="([^"]+)"[^>]*stroke="([^"]+)"([^>]*)>/g)].map(([, points, colour, more]) => [points, colour, more.includes('stroke-dasharray="6 3"')])
     expect(lines).toEqual([
@@ -197,6 +197,38 @@ describe('a page for others', () => {
     expect(drawn([bars[2], bars[0]]).bars).toEqual(['208 279.75 346.67 22'])
     expect(drawn([bars[2]])).toMatchObject({ bars: [], spreads: [] })
     expect(drawn([])).toEqual({ bars: [], spreads: [], texts: [] })
+  }) // prettier-ignore
+
+  it('stands names above their bars where one is too long for its room, and cuts what no line holds in its middle', () => {
+    // 26 letters of 7.2 px are no 95.
+    const long = drawn([bar('Skerry P5 Mini · Hawser 20', 10, 0), bar('a', 5, 0)], { width: 380 })
+    expect(long.texts.filter((t) => t.endsWith('start')).map((t) => t.split(' 4 ')[0])).toContain('Skerry P5 Mini · Hawser 20')
+    const [first, second] = long.bars.map((b) => b.split(' ').map(Number))
+    expect([first[0], second[0]]).toEqual([4, 4])
+    const nameY = long.texts.flatMap((t) => (t.includes(' 4 ') ? [Number(t.split(' ').at(-2))] : []))
+    expect(nameY).toHaveLength(2)
+    // Each name between the bar above it and its own.
+    expect(nameY[0]).toBeLessThan(first[1])
+    expect(nameY[1]).toBeLessThan(second[1])
+    expect(nameY[1] - 13).toBeGreaterThan(first[1] + first[3])
+    const endless = drawn([bar(`${'x'.repeat(90)} the end`, 1, 0)], { width: 380 }).texts[0]
+    expect(endless).toMatch(/^x{20,}…x* the end 4 /)
+    expect(endless.split(' 4 ')[0].length * 13 * 0.555).toBeLessThanOrEqual(372)
+  }) // prettier-ignore
+
+  it('keeps the names of paths within the picture, however long they are', () => {
+    const ends = (name: string, width: number) => {
+      const svg = svgPicture({ ...picture(['1 h 18 min']), paths: [{ name, ink: 0, end: '1 h 18 min', points: [{ x: 0, y: 2 }, { x: 1500, y: 100 }] }] }, { ...options, mark: '', width })
+      const [, x, anchor, text] = /<text paint-order[^>]*x="([^"]+)"[^>]*text-anchor="(\w+)"[^>]*>([^<]*)</.exec(svg)!
+      const px = text.length * 13 * 0.555
+      return { text, from: anchor === 'end' ? Number(x) - px : Number(x), to: anchor === 'end' ? Number(x) : Number(x) + px }
+    }
+    expect(ends('Hawser 20', 800)).toMatchObject({ text: 'Hawser 20  1 h 18 min' })
+    for (const width of [380, 820])
+      for (const letters of [10, 30, 60, 120]) {
+        const { from, to, text } = ends('x'.repeat(letters), width)
+        expect([from >= 0, to <= width, text.endsWith('  1 h 18 min')]).toEqual([true, true, true])
+      }
   }) // prettier-ignore
 
   it('draws bars as thin as their rows, leaves room for words in a narrow picture, and none below nothing', () => {

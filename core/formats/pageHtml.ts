@@ -8,7 +8,7 @@ const STYLE = `:root{color-scheme:light dark;--paper:#fbf7ef;--ink:#263040;--qui
 @media(prefers-color-scheme:dark){:root{--paper:#12181f;--ink:#ece6d8;--quiet:#a7afba;--line:#35404c;--accent:#f2a08c}.on-light{display:none}}
 @media(prefers-color-scheme:light),print{.on-dark{display:none}}
 @media print{:root{--paper:#fff;--ink:#000;--quiet:#444;--line:#bbb}.on-light{display:block}section{break-inside:avoid}svg>rect:first-of-type{fill:#fff}}
-body{margin:0;background:var(--paper);color:var(--ink);font:17px/1.5 system-ui,sans-serif}
+body{margin:0;background:var(--paper);color:var(--ink);font:17px/1.5 system-ui,sans-serif;overflow-wrap:break-word}
 main{max-width:860px;margin:0 auto;padding:32px 20px 64px}
 h1{font-size:1.7rem;line-height:1.2}h2{font-size:1.15rem;margin:2em 0 .4em}
 table{border-collapse:collapse;width:100%;font-size:.9rem}caption{text-align:left;color:var(--quiet)}

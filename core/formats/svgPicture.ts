@@ -1,6 +1,10 @@
 import { ticks } from 'd3-array'
 import { leadOf, placeCallouts, type Room, type Stroke } from './callouts'
-import type { PageBars, PageCall, PagePanels, PagePaths, PagePicture } from '../words/page'
+import type { PageCall, PagePanels, PagePaths, PagePicture } from '../words/page'
+import { barsBody } from './svgBars'
+import { escaped, fitted, fixed, label, line, widthOf } from './svgMarks'
+
+export { escaped } from './svgMarks'
 
 /** An ink as a picture draws it. */
 export interface PictureInk {
@@ -18,15 +22,13 @@ export interface PictureOptions {
   mark: string
 }
 
-/** Text as it may stand in markup. */
-export const escaped = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`)
-const fixed = (n: number) => String(Math.round(n * 100) / 100)
-
-const MARGIN = { left: 52, right: 16, bottom: 34, top: 14 }
+export const MARGIN = { left: 52, right: 16, bottom: 34, top: 14 }
 const ROW = 18
 /** Room that a name takes to the left of where its path ended. */
 const NAME_PX = 240
 const NAME_AT_MOST = 0.45
+const NAME_SIZE = 13
+const EDGE_PX = 4
 /** Room of a moment below the clock. */
 const TICK_PX = 72
 const FONT = "system-ui, 'Segoe UI', sans-serif"
@@ -51,11 +53,6 @@ function bodyOf(picture: PagePicture, o: PictureOptions): string {
       return panelsBody(picture, o)
   }
 }
-
-const label = (x: number, y: number, text: string, fill: string, anchor = 'start', size = 13, weight = 400) =>
-  `<text x="${fixed(x)}" y="${fixed(y)}" fill="${escaped(fill)}" font-size="${size}" font-weight="${weight}" text-anchor="${anchor}">${escaped(text)}</text>`
-const line = (x1: number, y1: number, x2: number, y2: number, colour: string, more = '') =>
-  `<line x1="${fixed(x1)}" y1="${fixed(y1)}" x2="${fixed(x2)}" y2="${fixed(y2)}" stroke="${escaped(colour)}"${more}/>`
 
 function clockText(seconds: number): string {
   const minutes = Math.round(seconds / 60)
@@ -89,8 +86,13 @@ function pathsBody({ paths, until: length, unit, min = 0, max }: PagePaths, o: P
     const { colour } = o.inks[p.ink % o.inks.length]
     const [endX, endY] = [x(endOf(p).x), y(endOf(p).y)]
     const rowY = MARGIN.top + (named.length - 1 - i) * ROW + 8
+    const said = p.name ? `  ${p.end}` : p.end
+    const words = fitted(p.name, o.width - 2 * EDGE_PX - widthOf(said, NAME_SIZE), NAME_SIZE) + said
+    const [px, room] = [widthOf(words, NAME_SIZE), o.width - EDGE_PX]
     const isLeft = endX > left + Math.min(NAME_PX, o.width * NAME_AT_MOST)
-    const text = label(isLeft ? endX - 6 : endX + 6, rowY, p.name ? `${p.name}  ${p.end}` : p.end, colour, isLeft ? 'end' : 'start', 13, 600)
+    // Beside its lead where there is room for it, else as near as the picture lets it.
+    const textX = isLeft ? Math.max(endX - 6, EDGE_PX + px) : Math.min(endX + 6, room - px)
+    const text = label(textX, rowY, words, colour, isLeft ? 'end' : 'start', NAME_SIZE, 600)
     const halo = text.replace('<text ', `<text paint-order="stroke" stroke="${escaped(o.ground)}" stroke-width="4" `)
     return line(endX, rowY - 4, endX, endY, colour, ' stroke-opacity="0.55"') + halo
   })
@@ -143,37 +145,10 @@ function panelsBody({ panels, until, unit, max }: PagePanels, o: PictureOptions)
         { kind: 'paths', alt: '', paths, until, unit, max },
         { ...o, width, height: height - PANEL_TITLE_PX },
       )
-      return `<g transform="translate(${fixed(x)} ${fixed(y)})">${label(MARGIN.left, PANEL_TITLE_PX - 4, title, o.text, 'start', 13, 600)}<g transform="translate(0 ${PANEL_TITLE_PX})">${frame}</g></g>`
+      return `<g transform="translate(${fixed(x)} ${fixed(y)})">${label(MARGIN.left, PANEL_TITLE_PX - 4, fitted(title, width - MARGIN.left - EDGE_PX, NAME_SIZE), o.text, 'start', 13, 600)}<g transform="translate(0 ${PANEL_TITLE_PX})">${frame}</g></g>`
     })
     .join('')
 }
 
 const endOf = (p: { points: readonly { x: number; y: number }[] }) =>
   p.points[p.points.length - 1] ?? { x: 0, y: 0 }
-
-/** Room for a bar's name and for what it comes to: a share of the picture, and never too little for the words. px */
-const NAME_ROOM = { share: 0.26, least: 105 }
-const SAID_ROOM = { share: 0.22, least: 150 }
-
-function barsBody({ bars }: PageBars, o: PictureOptions): string {
-  // One that is not known has no part in the scale of the others.
-  const isKnown = (b: PageBars['bars'][number]) => Number.isFinite(b.value)
-  const most = bars.filter(isKnown).reduce((top, b) => Math.max(top, b.value + (b.spread || 0)), 0) || 1
-  const row = (o.height - MARGIN.top - MARGIN.bottom / 2) / Math.max(1, bars.length)
-  const [from, to] = [
-    Math.max(o.width * NAME_ROOM.share, NAME_ROOM.least),
-    o.width - Math.max(o.width * SAID_ROOM.share, SAID_ROOM.least),
-  ]
-  const at = (v: number) => from + ((to - from) * Math.max(0, v)) / most
-  return bars
-    .map((b, i) => {
-      const middle = MARGIN.top + row * (i + 0.5)
-      const { colour } = o.inks[0]
-      const thick = Math.min(22, row * 0.6)
-      const known = isKnown(b)
-      const bar = known ? `<rect x="${fixed(from)}" y="${fixed(middle - thick / 2)}" width="${fixed(at(b.value) - from)}" height="${fixed(thick)}" fill="${escaped(colour)}" fill-opacity="0.75"/>` : ''
-      const spread = known && b.spread > 0 ? line(at(b.value - b.spread), middle, at(b.value + b.spread), middle, o.text, ' stroke-width="2"') : ''
-      return bar + spread + label(from - 10, middle + 4, b.name, o.text, 'end') + label(to + 10, middle + 4, b.said, o.text)
-    })
-    .join('')
-} // prettier-ignore
