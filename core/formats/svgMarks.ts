@@ -16,18 +16,20 @@ export const label = (
 export const line = (x1: number, y1: number, x2: number, y2: number, colour: string, more = '') =>
   `<line x1="${fixed(x1)}" y1="${fixed(y1)}" x2="${fixed(x2)}" y2="${fixed(y2)}" stroke="${escaped(colour)}"${more}/>`
 
-/** Of a size of one, a letter of a text face is about so wide: nothing measures letters here. */
-const LETTER = 0.555
-/** About how wide a text is drawn, px. */
-export const widthOf = (text: string, size: number): number => text.length * size * LETTER
+/** Of a size of one, a letter of a broad text face is about so wide, and a bold one: nothing measures letters here. */
+const LETTER = { plain: 0.6, bold: 0.68 }
+export type Weight = keyof typeof LETTER
+/** About how wide a text is drawn at most, px. */
+export const widthOf = (text: string, size: number, weight: Weight = 'plain'): number =>
+  text.length * size * LETTER[weight]
 
 /** Of a text that is cut, so much of what stays is its beginning: names are told apart by either end. */
 const BEGINNING = 0.6
 
 /** A text that takes no more than so many px: cut in its middle where it would. */
-export function fitted(text: string, px: number, size: number): string {
-  if (widthOf(text, size) <= px) return text
-  const letters = Math.max(1, Math.floor(px / (size * LETTER)) - 1)
+export function fitted(text: string, px: number, size: number, weight: Weight = 'plain'): string {
+  if (widthOf(text, size, weight) <= px) return text
+  const letters = Math.max(1, Math.floor(px / (size * LETTER[weight])) - 1)
   const first = Math.ceil(letters * BEGINNING)
   return `${text.slice(0, first)}…${text.slice(text.length - (letters - first))}`
 }

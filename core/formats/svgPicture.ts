@@ -87,8 +87,8 @@ function pathsBody({ paths, until: length, unit, min = 0, max }: PagePaths, o: P
     const [endX, endY] = [x(endOf(p).x), y(endOf(p).y)]
     const rowY = MARGIN.top + (named.length - 1 - i) * ROW + 8
     const said = p.name ? `  ${p.end}` : p.end
-    const words = fitted(p.name, o.width - 2 * EDGE_PX - widthOf(said, NAME_SIZE), NAME_SIZE) + said
-    const [px, room] = [widthOf(words, NAME_SIZE), o.width - EDGE_PX]
+    const words = fitted(p.name, o.width - 2 * EDGE_PX - widthOf(said, NAME_SIZE, 'bold'), NAME_SIZE, 'bold') + said
+    const [px, room] = [widthOf(words, NAME_SIZE, 'bold'), o.width - EDGE_PX]
     const isLeft = endX > left + Math.min(NAME_PX, o.width * NAME_AT_MOST)
     // Beside its lead where there is room for it, else as near as the picture lets it.
     const textX = isLeft ? Math.max(endX - 6, EDGE_PX + px) : Math.min(endX + 6, room - px)
@@ -145,7 +145,7 @@ function panelsBody({ panels, until, unit, max }: PagePanels, o: PictureOptions)
         { kind: 'paths', alt: '', paths, until, unit, max },
         { ...o, width, height: height - PANEL_TITLE_PX },
       )
-      return `<g transform="translate(${fixed(x)} ${fixed(y)})">${label(MARGIN.left, PANEL_TITLE_PX - 4, fitted(title, width - MARGIN.left - EDGE_PX, NAME_SIZE), o.text, 'start', 13, 600)}<g transform="translate(0 ${PANEL_TITLE_PX})">${frame}</g></g>`
+      return `<g transform="translate(${fixed(x)} ${fixed(y)})">${label(MARGIN.left, PANEL_TITLE_PX - 4, fitted(title, width - MARGIN.left - EDGE_PX, NAME_SIZE, 'bold'), o.text, 'start', 13, 600)}<g transform="translate(0 ${PANEL_TITLE_PX})">${frame}</g></g>`
     })
     .join('')
 }
