@@ -128,16 +128,16 @@ describe('a page for others', () => {
   }) // prettier-ignore
 
   it('draws what was read where it belongs: level upward, the clock to the right, a moment every ten minutes', () => {
-    // 52 px at the left, 16 at the right, 34 below, two rows of names above: the plot is 732 × 310 px.
+    // 52 px at the left, 16 at the right, 34 below, two rows of names above: the plot is 732 × 302 px.
     const svg = svgPicture(picture(['1 h', '2 h'], 'Hawser'), { ...options, inks: [{ colour: '#123456', dash: [6, 3] }, { colour: '#654321', dash: [] }] })
     expect(svg).toContain('viewBox="0 0 800 400"')
     const lines = [...svg.matchAll(/<polyline points="([^"]+)"[^>]*stroke="([^"]+)"([^>]*)>/g)].map(([, points, colour, more]) => [points, colour, more.includes('stroke-dasharray="6 3"')])
     expect(lines).toEqual([
-      ['52,359.8 296,56', '#123456', true],
-      ['52,359.8 320.4,56', '#654321', false],
+      ['52,359.96 296,64', '#123456', true],
+      ['52,359.96 320.4,64', '#654321', false],
     ])
     const texts = [...svg.matchAll(/<text x="([\d.]+)" y="([\d.]+)"[^>]*text-anchor="(\w+)"[^>]*>([^<]*)</g)].map(([, x, y, anchor, text]) => `${text} ${x} ${y} ${anchor}`)
-    for (const label of ['0 44 370 end', '100 44 60 end', '20 44 308 end', '0 min 52 384 middle', '10 min 198.4 384 middle', '50 min 784 384 middle', '% 44 48 end', 'simulated 784 394 end'])
+    for (const label of ['0 44 370 end', '100 44 68 end', '20 44 309.6 end', '0 min 52 384 middle', '10 min 198.4 384 middle', '50 min 784 384 middle', '% 44 56 end', 'simulated 784 394 end'])
       expect(texts).toContain(label)
     // The first to arrive has the lower row, each to the left of where its path ended, since there is room for a name.
     const names = [...svg.matchAll(/<text paint-order[^>]*? x="([\d.]+)" y="([\d.]+)"[^>]*text-anchor="(\w+)"/g)].map(([, ...at]) => at)

@@ -65,7 +65,8 @@ const STEPS = [60, 300, 600, 900, 1800, HOUR_S, 2 * HOUR_S, 4 * HOUR_S, 8 * HOUR
 function pathsBody({ paths, until: length, unit, min = 0, max }: PagePaths, o: PictureOptions): string {
   const until = Math.max(SHORTEST_S, length)
   const named = paths.filter((p) => p.end !== '').sort((a, b) => endOf(a).x - endOf(b).x)
-  const top = MARGIN.top + named.length * ROW + 6
+  // Below the names the unit of the scale has a line of its own.
+  const top = MARGIN.top + (named.length > 0 ? named.length * ROW + 14 : 6)
   const [left, right, bottom] = [MARGIN.left, o.width - MARGIN.right, o.height - MARGIN.bottom]
   const x = (s: number) => left + ((right - left) * s) / until
   const y = (v: number) => bottom - ((bottom - top) * (v - min)) / (max - min)
