@@ -17,7 +17,7 @@ export const line = (x1: number, y1: number, x2: number, y2: number, colour: str
   `<line x1="${fixed(x1)}" y1="${fixed(y1)}" x2="${fixed(x2)}" y2="${fixed(y2)}" stroke="${escaped(colour)}"${more}/>`
 
 /** Of a size of one, a letter of a broad text face is about so wide, and a bold one: nothing measures letters here. */
-const LETTER = { plain: 0.6, bold: 0.68 }
+const LETTER = { plain: 0.55, bold: 0.61 }
 export type Weight = keyof typeof LETTER
 /** About how wide a text is drawn at most, px. */
 export const widthOf = (text: string, size: number, weight: Weight = 'plain'): number =>
