@@ -68,6 +68,13 @@ it('expects what a full run of the device took at that level, and little of a de
   expect(wattsExpected({ ...EXPECTED, curve }, 75)).toBeCloseTo(11 + 0.5, 9)
   expect(wattsExpected(EXPECTED, 39)).toBe(18)
   expect(wattsExpected(EXPECTED, 41)).toBeNaN()
+  // The meter stands before a pad that passes three quarters on.
+  const pad = { ...EXPECTED, meterWatts: 24 }
+  expect([wattsExpected(pad, 39), wattsExpected({ ...pad, curve }, 75)]).toEqual([
+    24,
+    expect.closeTo(11.5 / 0.75, 9),
+  ])
+  expect(wattsExpected({ ...EXPECTED, meterWatts: NaN }, 39)).toBe(18)
   const tapering = (m: number) => ({ percent: 70 + Math.floor(m / 2), power: 6 })
   expect(warned(10, tapering)).toEqual([])
   expect(warned(10, tapering, { expected: { ...EXPECTED, curve } })).toEqual(['slow'])

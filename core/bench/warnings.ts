@@ -16,8 +16,9 @@ export interface LaneWarning {
 
 /** What is expected of what was put together; NaN where it is not known. */
 export interface Expected {
-  /** W: what the two settle on. */
+  /** W: what the two settle on; and what their meter shows of it, where that is more: before a pad. */
   agreedWatts: number
+  meterWatts?: number
   agreedVolts: number
   usableWh: number
   /** The device's own, where a full run gave one; a generic one says too little. */
@@ -127,8 +128,15 @@ function supplied(trace: Trace, { agreedVolts }: Expected): LaneWarning[] {
   ]
 }
 
-/** Watts that should flow at a level; NaN where too little is known. */
-export function wattsExpected({ agreedWatts, curve }: Expected, percent: number): number {
+/** Watts that a meter should show at a level; NaN where too little is known. */
+export function wattsExpected(expected: Expected, percent: number): number {
+  const { agreedWatts, meterWatts = NaN } = expected
+  const share = meterWatts > agreedWatts ? meterWatts / agreedWatts : 1
+  return share * wattsAt(expected, percent)
+}
+
+/** The same of the device. */
+function wattsAt({ agreedWatts, curve }: Expected, percent: number): number {
   if (!curve) return percent < UNKNOWN_FROM_PERCENT ? agreedWatts : NaN
   const { energyWh, watts, restingW } = curve
   const whole = energyWh[energyWh.length - 1]

@@ -238,6 +238,19 @@ describe('a chain of links', () => {
     expect(small).toMatchObject({ limit: 'link', limitedBy: 'Binnacle pad' })
     expect(small.watts).toBeCloseTo(12.6 * 0.79, 9)
     expect(small.why).toMatch(/Binnacle pad gets 12\.6 W and passes 9\.95 W on/)
+    // The meter stands before the pad: what a phone takes of it is more there, and never more than the pad gets.
+    const meterOf = (of: ReturnType<typeof agreeAlong>) => of.meterWatts
+    expect(meterOf(large)).toBeCloseTo(19, 1)
+    expect(meterOf(small)).toBeCloseTo(12.6, 9)
+    const modest = device({ maxWatts: 27, wirelessWatts: 7.9 })
+    expect(meterOf(agreeAlong(modest, [brick('5V3A, 9V2.22A', 20), pad]))).toBeCloseTo(10, 9)
+    expect(meterOf(agreeAlong(modest, [link({ efficiencyPercent: 79, drawsW: 0.5 })]))).toBeCloseTo(10.5, 9)
+    // Nobody knows what a pad loses that does not say: no more than it gets.
+    const mute = link({ takes: '9V1.4A' })
+    expect(meterOf(agreeAlong(modest, [brick('9V3A', 27), mute]))).toBeCloseTo(12.6, 9)
+    expect(meterOf(agreeAlong(modest, [link({})]))).toBeNaN()
+    expect(meterOf(agreeAlong(device({}), [brick('9V3A', 27), pad]))).toBe(0)
+    expect(meterOf(agreeAlong(phone, [brick('5V3A', 15)]))).toBe(15)
   })
 
   it('takes a dock’s own draw off before its efficiency, link by link', () => {

@@ -13,6 +13,8 @@ export interface ChainAgreement extends Agreement {
   links: LinkFlow[]
   /** Name of the link that holds the watts where they are; '' where none does. */
   limitedBy: string
+  /** What a meter shows of them, W: before a pad, since none can stand behind one. NaN where a pad says not how much it loses. */
+  meterWatts: number
 }
 
 /** A link passes on what it gets, less what it uses itself, times its efficiency; one that feeds itself its rating. */
@@ -53,6 +55,23 @@ export function agreeAlong(
   chain: readonly Source[],
   cable: Cable | null = null,
 ): ChainAgreement {
+  const found = alongLinks(device, chain, cable)
+  return { ...found, meterWatts: atMeter(found, chain[chain.length - 1]) }
+}
+
+/** What the last link takes so that so much arrives behind it, and no more than it gets; of a wire, what arrives. */
+function atMeter({ watts, links }: Omit<ChainAgreement, 'meterWatts'>, last: Source): number {
+  if (last.kind !== 'wireless pad' || watts <= 0) return watts
+  const gets = links.at(-1)?.takes.watts
+  if (last.efficiencyPercent === null) return gets ?? NaN
+  return Math.min(gets ?? Infinity, watts / (last.efficiencyPercent / 100) + (last.drawsW ?? 0))
+}
+
+function alongLinks(
+  device: Device,
+  chain: readonly Source[],
+  cable: Cable | null,
+): Omit<ChainAgreement, 'meterWatts'> {
   if (chain.length === 0) throw new RangeError('A chain has at least one link.')
   const links: LinkFlow[] = []
   let from = chain[0]

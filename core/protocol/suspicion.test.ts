@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { suspicion as doubtOf, type Doubt, type EntryContext } from './suspicion'
+import { isMoreThan, suspicion as doubtOf, type Doubt, type EntryContext } from './suspicion'
 
 const suspicion = (...args: Parameters<typeof doubtOf>) => doubtOf(...args)?.question ?? null
 
@@ -65,4 +65,14 @@ it('asks about a count that cannot have come together since power-on', () => {
   expect(doubtOf({ counterWh: 46.8 }, context({ countAtStartWh: 40 }))?.cause).toBe('count')
   expect(suspicion({ counterWh: 400 }, context({ expectedWatts: NaN }))).toBeNull()
   expect(doubtOf({ counterWh: 400 }, context(), new Set(['count']))).toBeNull()
+})
+
+it('says what is more than a pair settles on, and nothing of what is not known', () => {
+  expect([
+    isMoreThan(12, 15),
+    isMoreThan(12, 15.1),
+    isMoreThan(NaN, 15),
+    isMoreThan(0, 15),
+    isMoreThan(12, NaN),
+  ]).toEqual([false, true, false, false, false])
 })

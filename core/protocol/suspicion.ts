@@ -10,7 +10,7 @@ export interface EntryContext {
   t: number
   /** Usable capacity, Wh; NaN when unknown. */
   usableWh: number
-  /** Most the pair is expected to settle on, W; NaN when unknown. */
+  /** Most the pair is expected to settle on, as its meter shows it, W; NaN when unknown. */
   expectedWatts: number
   /** What the meter's count stood at as power came on, Wh; 0 where it was set to nothing. */
   countAtStartWh: number
@@ -75,9 +75,13 @@ function mostGain(last: { t: number }, entry: Omit<Reading, 't'>, c: EntryContex
   return ((known.reduce((a, b) => Math.max(a, b)) * (c.t - last.t)) / 3600 / c.usableWh) * 100
 }
 
+/** Whether watts are more than a pair should settle on; never of what is not known. */
+export const isMoreThan = (expectedWatts: number, watts: number): boolean =>
+  expectedWatts > 0 && watts > expectedWatts * POWER_GRACE
+
 function powerSuspicion(entry: Omit<Reading, 't'>, c: EntryContext): Doubt | null {
   const watts = entry.power ?? (entry.voltage ?? NaN) * (entry.current ?? NaN)
-  if (!(watts > c.expectedWatts * POWER_GRACE)) return null
+  if (!isMoreThan(c.expectedWatts, watts)) return null
   return {
     cause: 'power',
     question: `${Math.round(watts * 10) / 10} W is more than the two should settle on (${Math.round(c.expectedWatts * 10) / 10} W). Is that so?`,

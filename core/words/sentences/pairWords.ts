@@ -1,7 +1,8 @@
 import type { Agreement } from '../../gear/agree'
+import type { ChainAgreement } from '../../gear/chain'
 import type { ObservedOutcome } from '../../gear/gear'
 import { EXPECTED_WORDS, OBSERVED_WORDS } from '../../gear/observed'
-import { figure } from '../figures'
+import { asWritten, figure } from '../figures'
 
 /** A pair in a few words: what was last seen, else what is expected; watts to a tenth where they are known. */
 export function pairInWords(
@@ -13,4 +14,26 @@ export function pairInWords(
     return [OBSERVED_WORDS[seen.outcome], ...(seen.watts === null ? [] : [watts(seen.watts)])].join(', ')
   const most = expected.watts > 0 ? [`up to ${watts(expected.watts)}`] : []
   return `${[EXPECTED_WORDS[expected.outcome], ...most].join(', ')} (expected)`
+}
+
+/** So many watts apart, what arrives and what the meter shows are read as one. */
+const SAME_W = 0.05
+
+/**
+ * What to expect of things put together, and why it is no more: in a sentence or two. What a meter shows is said where it
+ * stands before what loses some of it.
+ *
+ * @example "Expect up to 10.0 W, 12.6 W at the meter. Binnacle pad gets 12.6 W and passes 9.95 W on."
+ */
+export function expectationWords(
+  a: Pick<ChainAgreement, 'outcome' | 'watts' | 'volts' | 'meterWatts' | 'why'>,
+  { withOutcome = false } = {},
+): string {
+  const why = asWritten(a.why)
+  const outcome = withOutcome ? EXPECTED_WORDS[a.outcome] : ''
+  const level = Number.isNaN(a.volts) ? '' : ` at ${figure(a.volts, 1, 'V')}`
+  const meter = a.meterWatts - a.watts > SAME_W ? `, ${figure(a.meterWatts, 1, 'W')} at the meter` : ''
+  const most = a.watts > 0 ? `up to ${figure(a.watts, 1, 'W')}${level}${meter}` : ''
+  const expected = [outcome, most].filter(Boolean).join(', ')
+  return [expected && `Expect ${expected}.`, why].filter(Boolean).join(' ')
 }

@@ -5,7 +5,7 @@ import type { LaneChoice } from '@core/bench/setup'
 import { takenBy } from '@core/bench/taken'
 import { closeLane, laneChoiceSchema, laneField } from '@core/bench/typedLane'
 import type { Meter } from '@core/gear/gear'
-import { asWritten, figure } from '@core/words/figures'
+import { expectationWords } from '@core/words/sentences/pairWords'
 import { named, namedOrNot } from '../../forms/choices'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormPick from '../../forms/FormPick.vue'
@@ -71,10 +71,7 @@ watch(
 )
 const expectation = computed(() => {
   const a = expectedOf(values)
-  if (!a) return ''
-  const level = Number.isNaN(a.volts) ? '' : ` at ${figure(a.volts, 1, 'V')}`
-  const why = asWritten(a.why)
-  return a.watts > 0 ? `Expect up to ${figure(a.watts, 1, 'W')}${level}. ${why}` : why
+  return a ? expectationWords(a) : ''
 })
 /** As it stands while the form is open: a lane may end meanwhile, here or in another tab. */
 const taken = computed(() =>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
 import { closeSpot, spotField, spotSchema, type SpotChoice, type TypedSpot } from '@core/bench/spot'
-import { asWritten, figure } from '@core/words/figures'
+import { expectationWords } from '@core/words/sentences/pairWords'
 import { named, namedOrNot } from '../../forms/choices'
 import FormFailure from '../../forms/FormFailure.vue'
 import FormPick from '../../forms/FormPick.vue'
@@ -32,9 +32,7 @@ watch(
 )
 const expectation = computed(() => {
   const expected = expectedOf(values)
-  if (!expected) return ''
-  const why = asWritten(expected.why)
-  return expected.watts > 0 ? `Expect up to ${figure(expected.watts, 1, 'W')}. ${why}` : why
+  return expected ? expectationWords(expected) : ''
 })
 const begin = submit(async ({ lane, countAtStart }: SpotChoice) => {
   await bench.start(lane, countAtStart === undefined ? {} : { counterWh: countAtStart })

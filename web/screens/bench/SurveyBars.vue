@@ -27,7 +27,7 @@ const rows = computed(() => {
         watts: o.watts ?? 0,
         name: logbook.source(o.sourceId)?.name ?? 'A deleted source',
         cable: logbook.cable(o.cableId)?.name ?? '',
-        expectedW: expected?.watts ?? NaN,
+        expectedW: expected?.meterWatts ?? NaN,
         limit: expected ? LIMIT_WORDS[expected.limit] : 'not known',
       }
     })

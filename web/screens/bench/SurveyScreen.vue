@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch as follow } from 'vue'
-import { EXPECTED_WORDS, OBSERVED_WORDS } from '@core/gear/observed'
+import { OBSERVED_WORDS } from '@core/gear/observed'
 import { OBSERVED_OUTCOMES } from '@core/gear/gear'
-import { asWritten, clock, duration, figure } from '@core/words/figures'
+import { isMoreThan } from '@core/protocol/suspicion'
+import { clock, duration, figure } from '@core/words/figures'
+import { expectationWords } from '@core/words/sentences/pairWords'
 import EmptyPage from '../../components/EmptyPage.vue'
 import { named, namedOrNot } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
@@ -67,6 +69,14 @@ async function enter() {
   await survey.enter()
   input.value?.focus()
 }
+/** A survey is there to see what nobody expected: said, and not asked. */
+const more = computed(() => {
+  const watts = settled.value?.watts ?? readings.value.at(-1)?.watts ?? NaN
+  const most = expected.value?.meterWatts ?? NaN
+  return isMoreThan(most, watts)
+    ? `${figure(watts, 1, 'W')} is more than the two should settle on (${figure(most, 1, 'W')}): look at the meter again, and at what is plugged in.`
+    : ''
+})
 const watch = computed(() =>
   outcome.value === 'connected' && Number.isFinite(claimS.value)
     ? `“Does not charge” is a claim after ${duration(claimS.value)} at these watts: until then one point may still come.`
@@ -101,11 +111,7 @@ const watch = computed(() =>
           {{ logbook.source(sourceId)?.name }}
           <span class="figure quiet" role="timer">{{ isIn ? clock(seconds) : '' }}</span>
         </h2>
-        <p v-if="expected" class="quiet">
-          Expect {{ EXPECTED_WORDS[expected.outcome]
-          }}<template v-if="expected.watts > 0">, up to {{ figure(expected.watts, 1, 'W') }}</template
-          >. {{ asWritten(expected.why) }}
-        </p>
+        <p v-if="expected" class="quiet">{{ expectationWords(expected, { withOutcome: true }) }}</p>
         <FormText
           ref="input"
           v-model="typed"
@@ -137,6 +143,7 @@ const watch = computed(() =>
           />
           <FormText v-model="note" label="Note" maxlength="300" />
         </div>
+        <p v-if="more" role="status" data-testid="survey-more">{{ more }}</p>
         <p v-if="watch" class="quiet">{{ watch }}</p>
         <div class="deeds">
           <v-btn-main type="submit" size="large" :loading="saving">{{

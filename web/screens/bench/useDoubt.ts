@@ -18,7 +18,7 @@ export function useDoubt() {
       lastWatts: lane.state.lastWatts,
       t: elapsedAt(lane, performance.now()),
       usableWh: device ? capacityOf(device).usableWh : NaN,
-      expectedWatts: expected && expected.watts > 0 ? expected.watts : NaN,
+      expectedWatts: expected && expected.watts > 0 ? expected.meterWatts : NaN,
       countAtStartWh: values.counterWh === undefined ? 0 : countAtStart(lane.state),
     }
     return suspicion(values, known, settled)

@@ -82,6 +82,7 @@ export function useLaneView(lane: Lane) {
       const curve = device.value ? curves.known[device.value.id] : null
       warnings.value = laneWarnings(lane, {
         agreedWatts: agreed?.watts ?? NaN,
+        meterWatts: agreed?.meterWatts,
         agreedVolts: agreed?.volts ?? NaN,
         usableWh: device.value ? capacityOf(device.value).usableWh : NaN,
         curve: curve?.origin === 'run' ? curve : null,

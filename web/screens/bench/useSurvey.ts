@@ -1,6 +1,7 @@
 import { computed, ref, watch } from 'vue'
 import { held, outcomeOf, pluggedIn, typedSurvey, watchAtLeast, withSample } from '@core/bench/survey'
 import { capacityOf } from '@core/gear/capacity'
+import type { ChainAgreement } from '@core/gear/chain'
 import { observationSchema } from '@core/gear/schema'
 import type { ObservedOutcome } from '@core/gear/gear'
 import { useExpected } from '../../stores/expected'
@@ -10,6 +11,8 @@ import { useSurveyInHand } from './useSurveyInHand'
 import { useSurveyMeter } from './useSurveyMeter'
 
 const NOT_UNDERSTOOD = 'Type volts and amperes, like 5.2 2.34, or watts alone.'
+/** Typed watts are those of the meter. */
+const atMeter = ({ outcome, meterWatts }: ChainAgreement) => ({ outcome, watts: meterWatts })
 const rounded = (n: number) => (Number.isFinite(n) ? Math.round(n * 1000) / 1000 : null)
 
 /** A survey as it goes: one source at a time, and what was kept of the others. */
@@ -90,7 +93,7 @@ export function useSurvey() {
   const watts = computed(() => settled.value?.watts ?? readings.value.at(-1)?.watts ?? NaN)
   /** Null until something was read. */
   const suggested = computed<ObservedOutcome | null>(() =>
-    Number.isNaN(watts.value) || !expected.value ? null : outcomeOf(watts.value, expected.value),
+    Number.isNaN(watts.value) || !expected.value ? null : outcomeOf(watts.value, atMeter(expected.value)),
   )
   const outcome = computed<ObservedOutcome | null>({
     get: () => chosen.value ?? suggested.value,
