@@ -54,6 +54,34 @@ describe('single runs against one another', () => {
     expect(Math.abs(from[0].gain - from[1].gain)).toBeLessThan(1.1)
   })
 
+  it('says why there is no figure, and is held against the slowest by marks where no level was reached by two', () => {
+    const [quick, late] = [run([0, 10], [10, 30], [20, 48]), run([0, 20], [10, 28], [60, 60])]
+    const told = compareTraces([quick, late])
+    // After 20 min one had gained 38 points, the other 15.
+    expect(told.baseline).toBe(1)
+    const half = told.milestones.find((m) => m.percent === 50)!.runs
+    expect(half.map((r) => [r.why, r.reason])).toEqual([
+      ['not reached', 'The run ended below it, at 48 %.'],
+      ['', ''],
+    ])
+    const hour = told.marks.find((m) => m.atS === 3600)!.runs
+    expect(hour.map((r) => [r.reason, r.verdict, r.ceiling])).toEqual([
+      ['The run ended before it.', 'not-reached', false],
+      ['', 'baseline', false],
+    ])
+    expect(compareTraces([quick, late], { baseline: 0 }).marks.find((m) => m.atS === 3600)!.runs[1].verdict).toBe('cannot-tell')
+    // From the level at which the later one began: one that ended below it was never there, nor is a level before it told.
+    const never = compareTraces([run([0, 10], [20, 30]), run([0, 60], [30, 96], [60, 100])], { align: 'level' })
+    expect(never.milestones.map((m) => m.runs[0].reason).at(-1)).toMatch(/ended below it/)
+    expect(never.marks[0].runs.map((r) => [Number.isNaN(r.gain), r.reason !== '', r.ceiling])).toEqual([[true, true, false], [false, false, false]])
+    expect(never.marks.find((m) => m.atS === 1800)!.runs[1]).toMatchObject({ percent: 96, gain: 36, ceiling: true })
+    const from = compareTraces([run([0, 10], [60, 70], [90, 90]), run([0, 50], [60, 90])], { align: 'level' })
+    expect(from.milestones[0].runs.map((r) => [r.why, r.reason])).toEqual([
+      ['started there', 'The clocks begin there, or above it.'],
+      ['started there', expect.any(String)],
+    ])
+  }) // prettier-ignore
+
   it('tells a baseline that never got there from a run that did, and refuses one run or a baseline that is none', () => {
     const short = run([0, 1], [60, 30])
     const told = compareTraces([short, slow], { baseline: 0 })

@@ -270,6 +270,28 @@ describe('a chain of links', () => {
     expect(found).toMatchObject({ limit: 'link', limitedBy: 'Quay dock', links: [{ passesW: 45 }] })
   })
 
+  it('names the link that holds the watts among several, and the one that starves', () => {
+    const dock = (over: Partial<Source>) =>
+      link({ name: 'Quay dock', kind: 'dock', ratedWatts: 100, takes: '20V3A', ports: [portOf('5V3A, 9V3A, 20V3A')], ...over })
+    const pad = link({ takes: '5V2A, 9V1.4A', efficiencyPercent: 79 })
+    const wall = brick('5V3A, 20V3A', 60)
+    // The dock passes 54 W on, of which the pad takes 12.6: that is where it narrows.
+    const through = agreeAlong(phone, [wall, dock({ drawsW: 6 }), pad])
+    expect(through).toMatchObject({ limitedBy: 'Binnacle pad', limit: 'link' })
+    expect(through.links.map((l) => l.passesW)).toEqual([54, expect.closeTo(12.6 * 0.79, 9)])
+    // One that names no levels takes what it can pass on and what it uses itself.
+    const plain = agreeAlong(device({ maxWatts: 90 }), [wall, dock({ takes: '', ratedWatts: 40, drawsW: 6 })])
+    expect(plain.links[0].takes.watts).toBeCloseTo(46, 9)
+    // The dock lives on what it gets, and more: nothing comes out behind it, whatever stands there.
+    const starved = agreeAlong(phone, [brick('5V3A', 15), dock({ takes: '5V3A', drawsW: 15 }), pad])
+    expect(starved).toMatchObject({ outcome: 'none', watts: 0, amps: 0, meterWatts: 0, limitedBy: 'Quay dock' })
+    expect(starved.why).toBe('Quay dock gets too little to pass anything on.')
+    // What it takes is not what the brick has: it gets nothing.
+    const foreign = agreeAlong(phone, [brick('5V3A', 15), dock({ takes: '20V3A' })])
+    expect(foreign.links[0].passesW).toBeLessThanOrEqual(15)
+    expect(() => agreeAlong(phone, [])).toThrow(/at least one link/)
+  }) // prettier-ignore
+
   it('begins where nothing is taken from anybody, and is as the shelf has it', () => {
     const link = (id: string, takes: string, fedFromId: string | null) =>
       blankSource({ id, name: id, kind: 'dock', ratedWatts: 60, takes, fedFromId })
