@@ -9,6 +9,8 @@ export interface FairSide {
     RunConditions,
     'deviceState' | 'healthPercent' | 'ambientC' | 'unitLabel' | 'software' | 'protocol'
   >
+  /** Names of the loads that it was put under. */
+  loads: readonly string[]
   /** By name; '' where it is not known. */
   cable: string
   meter: string
@@ -117,6 +119,7 @@ export function fairness(sides: readonly FairSide[], isAligned: boolean): Fairne
     numbers('Start level', isAligned ? 'warning' : 'blocking', of((s) => s.startPercent), START_POINTS), // prettier-ignore
     numbers('Battery health', 'blocking', of((s) => s.conditions.healthPercent), HEALTH_POINTS), // prettier-ignore
     words('State of the device', 'blocking', of((s) => s.conditions.deviceState), anyOrder), // prettier-ignore
+    words('Load', 'blocking', of((s) => s.loads.join(', ') || 'none')), // prettier-ignore
     words('Cable', 'warning', of((s) => s.cable)), // prettier-ignore
     words('On its source', 'warning', of((s) => besideWords(s.fedBeside))), // prettier-ignore
     numbers('Room temperature', 'warning', of((s) => s.conditions.ambientC), ROOM_C), // prettier-ignore

@@ -63,6 +63,7 @@ const side = (over: Partial<FairSide> = {}, conditions: Partial<FairSide['condit
   reading: 'every 5 min',
   corrected: false,
   fedBeside: 0,
+  loads: [],
   ...over,
 })
 const stateOf = (label: string, sides: FairSide[], isAligned = false) => {
@@ -105,6 +106,12 @@ it('names every condition that differs, and takes unknown for no equal', () => {
   expect(stateOf('State of the device', [set('asleep, case off'), set('asleep, case on')])[0]).toBe(
     'different',
   )
+  // No load noted is none; another load is another test.
+  expect(stateOf('Load', [side(), side({ loads: ['chart plotting'] })])).toEqual(['different', 'blocking'])
+  expect(stateOf('Load', [side({ loads: ['film'] }), side({ loads: ['film'] })])).toEqual([
+    'equal',
+    'blocking',
+  ])
   expect(stateOf('Cable', [side(), side({ cable: '' })])).toEqual(['unknown', 'warning'])
   expect(stateOf('Put right later', [side(), side({ corrected: true })])).toEqual(['different', 'warning'])
   const [alone, one, two] = [0, 1, 2].map((others) => side({ fedBeside: others }))

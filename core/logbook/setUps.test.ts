@@ -35,6 +35,14 @@ it('takes no run for a repeat whose device was set otherwise, or whose battery h
   ])
 })
 
+it('takes a run under load for no repeat of one without, nor of one under another', () => {
+  const under = (text: string) => ({ events: [{ t: 60, kind: 'load-start' as const, text }] })
+  expect(repeats([{}], [{}, under('Chart plotting')], [{}], [{}, under(' chart plotting ')], [{}, under('Film')])).toEqual([0, 1, 0, 1, 2])
+  const [idle, loaded] = [run({}, {}, 0), run({}, under('Film'), 1)]
+  const found = setUpsOf([idle, loaded])
+  expect([found.get('r0')!.load, found.get('r1')!.load, setUpsOf([loaded]).get('r1')!.load]).toEqual(['no load', 'under film', ''])
+}) // prettier-ignore
+
 it('does not mind in which order a state was typed', () => {
   expect(repeats([{ deviceState: 'asleep, flight mode' }], [{ deviceState: ' Flight mode; asleep ' }])).toEqual([0, 0])
 }) // prettier-ignore

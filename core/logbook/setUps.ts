@@ -1,4 +1,5 @@
 import { groups } from 'd3-array'
+import { loadNames } from '../protocol/events'
 import { itemsOf } from '../words/names'
 import type { Run } from './run'
 
@@ -16,12 +17,14 @@ export interface SetUpOfRun {
   /** What tells it from other set-ups of the same gear; '' for what does not. Health in %. */
   chain: string
   state: string
+  /** Under which load the device was; "no load" beside one that was. */
+  load: string
   health: string
 }
 
 /**
  * The set-up of each run, by id. Runs of the same gear are none of each other where
- * the battery had aged, or the device was set otherwise, or something else stood in the chain. What nobody noted goes
+ * the battery had aged, or the device was set otherwise or under another load, or something else stood in the chain. What nobody noted goes
  * with the others where those are all alike, and stands by itself where they differ.
  *
  * @example new Set([...setUpsOf(runs).values()].map(({ key }) => key)).size // so many set-ups
@@ -31,13 +34,20 @@ export function setUpsOf(runs: readonly Run[]): Map<string, SetUpOfRun> {
   for (const [gear, alike] of groups(runs, gearKey)) {
     const chains = told(alike.map((r) => itemsOf(r.conditions.chain).join('; ')))
     const states = told(alike.map((r) => itemsOf(r.conditions.deviceState).join('; ')))
+    const loads = told(alike.map(loadWords))
     const health = told(ages(alike.map((r) => r.conditions.healthPercent)))
     alike.forEach(({ id }, i) => {
-      const own = { chain: chains[i], state: states[i], health: health[i] }
-      found.set(id, { key: [gear, own.chain, own.state, own.health].join(' ').trim(), ...own })
+      const own = { chain: chains[i], state: states[i], load: loads[i], health: health[i] }
+      found.set(id, { key: [gear, own.chain, own.state, own.load, own.health].join(' ').trim(), ...own })
     })
   }
   return found
+}
+
+/** A load is noted as it is started: without one there was none. */
+const loadWords = ({ events }: Run): string => {
+  const names = loadNames(events)
+  return names.length > 0 ? `under ${names.join('; ')}` : 'no load'
 }
 
 /** Words that tell runs apart; '' for all where there is one kind of them at most. */

@@ -21,3 +21,14 @@ export const eventText = (kind: EventKind, own: string): string => {
   if (!('asks' in kind)) return kind.text
   return kind.kind === 'own' || kind.kind === 'load-start' ? own : `${kind.text}: ${own}`
 }
+
+/** Names of the loads that a run was put under, each once, in the order of the alphabet; none where it was put under none. */
+export const loadNames = (events: readonly { kind: string; text: string }[]): string[] =>
+  [
+    ...new Set(
+      events
+        .filter(({ kind }) => kind === 'load-start')
+        .map(({ text }) => text.trim().toLowerCase())
+        .filter(Boolean),
+    ),
+  ].sort()

@@ -27,12 +27,14 @@ export interface NamedRun {
   health?: string
   /** How the device was set. */
   state?: string
+  /** Under which load it was. */
+  load?: string
   /** "2 Mar" */
   day?: string
 }
 
 /** What tells runs of one name apart, in this order. */
-const ALSO = ['fedFrom', 'cable', 'chain', 'unit', 'software', 'state', 'health', 'day'] as const
+const ALSO = ['fedFrom', 'cable', 'chain', 'unit', 'software', 'state', 'load', 'health', 'day'] as const
 
 /**
  * Only what tells runs apart: the source for one device, the device for one source; where those are alike, in brackets,

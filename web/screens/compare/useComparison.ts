@@ -87,6 +87,7 @@ export function useComparison() {
     software: r.conditions.software,
     chain: setUps.value.get(r.id)?.chain,
     state: setUps.value.get(r.id)?.state,
+    load: setUps.value.get(r.id)?.load,
     health: healthWords(setUps.value.get(r.id)?.health),
   })
   const names = computed(() =>

@@ -11,6 +11,7 @@ import { scoreRepeatability as scoreRepeatabilityOf } from '@core/compare/underL
 import type { Repeatability } from '@core/compare/verdict'
 import { isSound, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
+import { loadNames } from '@core/protocol/events'
 import { capacityThen } from '@core/protocol/runConditions'
 import { repeatSentence } from '@core/words/sentences/repeatWords'
 import { verdictSentence } from '@core/words/sentences/verdictSentence'
@@ -67,7 +68,8 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
   const spells = useSpells()
   const { worked } = comparison
 
-  const usual = computed(() => usualGoal(setups.value.map((s) => s.sides.map(({ analysis }) => analysis))))
+  /** Of one set-up alone by its runs: there are no two set-ups that reached anything. */
+  const usual = computed(() => usualGoal(lines.value.map((s) => s.sides.map(({ analysis }) => analysis))))
   const goal = computed<Goal>({
     get: () => {
       const said = GOALS.find((g) => g.key === address.get('goal'))
@@ -153,6 +155,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
         runs.map((run, i) => ({
           startPercent: sides[i].analysis.startPercent,
           conditions: run.conditions,
+          loads: loadNames(run.events),
           cable: logbook.cable(run.cableId)?.name ?? '',
           meter: logbook.meter(run.conditions.meterId)?.name ?? '',
           reading: readingInWords(run.reading),
