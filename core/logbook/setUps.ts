@@ -47,7 +47,7 @@ export function setUpsOf(runs: readonly Run[]): Map<string, SetUpOfRun> {
 /** A load is noted as it is started: without one there was none. */
 const loadWords = ({ events }: Run): string => {
   const names = loadNames(events)
-  return names.length > 0 ? `under ${names.join('; ')}` : 'no load'
+  return names.length > 0 ? `under ${names.join('; ').toLowerCase()}` : 'no load'
 }
 
 /** Words that tell runs apart; '' for all where there is one kind of them at most. */

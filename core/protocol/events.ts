@@ -22,13 +22,11 @@ export const eventText = (kind: EventKind, own: string): string => {
   return kind.kind === 'own' || kind.kind === 'load-start' ? own : `${kind.text}: ${own}`
 }
 
-/** Names of the loads that a run was put under, each once, in the order of the alphabet; none where it was put under none. */
-export const loadNames = (events: readonly { kind: string; text: string }[]): string[] =>
-  [
-    ...new Set(
-      events
-        .filter(({ kind }) => kind === 'load-start')
-        .map(({ text }) => text.trim().toLowerCase())
-        .filter(Boolean),
-    ),
-  ].sort()
+/** Names of the loads that a run was put under, each once as it was first written; none where it was put under none. */
+export function loadNames(events: readonly { kind: string; text: string }[]): string[] {
+  const names = events.flatMap(({ kind, text }) =>
+    kind === 'load-start' && text.trim() ? [text.trim()] : [],
+  )
+  const first = new Map(names.toReversed().map((name) => [name.toLowerCase(), name]))
+  return [...first].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, name]) => name)
+}

@@ -24,6 +24,7 @@ const run: Method = {
   missed: 0,
   simulated: false,
   watched: true,
+  load: '',
 }
 const unknown: Partial<Method> = {
   cable: '',
@@ -34,6 +35,13 @@ const unknown: Partial<Method> = {
   healthPercent: NaN,
   watched: false,
 }
+
+it('says under which load the device was, and in how many of the runs', () => {
+  const said = (...loads: string[]) => methodWords(loads.map((load) => ({ ...run, load }))).filter((s) => s.includes('load'))
+  expect(said('', '')).toEqual([])
+  expect(said('Chart plotting', '', 'Chart plotting')).toEqual(['It was put under load in 2 of the 3: Chart plotting.'])
+  expect(said('Film')).toEqual(['It was put under load: Film.'])
+}) // prettier-ignore
 
 it('tells how a test was done, a sentence a point', () => {
   const runs = [run, { ...run, unit: 'no. 2', source: 'Bollard 12', from: 7, ambientC: 23.4, day: '2026-03-03' }]

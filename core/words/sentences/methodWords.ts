@@ -28,6 +28,8 @@ export interface Method {
   missed: number
   simulated: boolean
   watched: boolean
+  /** Names of the loads that it was put under; '' where there was none. */
+  load: string
 }
 
 const distinct = (values: readonly string[]) => [...new Set(values.filter(Boolean))]
@@ -105,6 +107,7 @@ export function methodWords(runs: readonly Method[]): string[] {
   const health = range(numbers('healthPercent'), 0, '%')
   const watched = runs.filter((r) => r.watched).length
   const simulated = runs.filter((r) => r.simulated).length
+  const loaded = runs.filter((r) => r.load !== '')
   return [
     simulated === runs.length
       ? 'All of these runs are simulated: a charge model made them, not a bench.'
@@ -120,6 +123,9 @@ export function methodWords(runs: readonly Method[]): string[] {
       (s) => `The device was ${s}.`,
       'The state of the device was not noted.',
     ),
+    loaded.length > 0
+      ? `It was put under load${runs.length > 1 ? ` ${inRuns(loaded.length, runs.length)}` : ''}: ${list(distinct(loaded.map((r) => r.load)))}.`
+      : '',
     ambient ? `The room had ${ambient}.` : 'The temperature of the room was not noted.',
     rest ? `Before the switch it rested for ${rest}.` : '',
     health ? `Battery health: ${health}.` : 'Battery health was not noted.',

@@ -7,6 +7,7 @@ import { resultsOf } from '@core/compare/results'
 import type { Source } from '@core/gear/gear'
 import { gridRow } from '@core/gear/grid'
 import { isSimulated, type Run } from '@core/logbook/run'
+import { loadNames } from '@core/protocol/events'
 import { readingInWords } from '@core/protocol/rules'
 import { stopInWords } from '@core/protocol/stopping'
 import { watchedOf } from '@core/trace/trace'
@@ -89,6 +90,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     corrected: r.corrections.length > 0,
     cut: r.leftOut.length > 0,
     missed: r.events.filter(({ kind }) => kind === 'missed').length,
+    load: loadNames(r.events).join(', '),
     simulated: isSimulated(r),
     watched: watchedOf(logbook.traces.get(r.id) ?? { time: new Float64Array(0), temperatures: {} }).length > 0,
   })
