@@ -9,6 +9,8 @@ export interface FairSide {
     RunConditions,
     'deviceState' | 'healthPercent' | 'ambientC' | 'unitLabel' | 'software' | 'protocol'
   >
+  /** Made by a charge model, and no bench. */
+  simulated: boolean
   /** Names of the loads that it was put under. */
   loads: readonly string[]
   /** By name; '' where it is not known. */
@@ -119,6 +121,7 @@ export function fairness(sides: readonly FairSide[], isAligned: boolean): Fairne
     numbers('Start level', isAligned ? 'warning' : 'blocking', of((s) => s.startPercent), START_POINTS), // prettier-ignore
     numbers('Battery health', 'blocking', of((s) => s.conditions.healthPercent), HEALTH_POINTS), // prettier-ignore
     words('State of the device', 'blocking', of((s) => s.conditions.deviceState), anyOrder), // prettier-ignore
+    words('Made by', 'blocking', of((s) => (s.simulated ? 'a charge model' : 'a bench'))), // prettier-ignore
     words('Load', 'blocking', of((s) => s.loads.join(', ') || 'none')), // prettier-ignore
     words('Cable', 'warning', of((s) => s.cable)), // prettier-ignore
     words('On its source', 'warning', of((s) => besideWords(s.fedBeside))), // prettier-ignore

@@ -64,6 +64,7 @@ const side = (over: Partial<FairSide> = {}, conditions: Partial<FairSide['condit
   corrected: false,
   fedBeside: 0,
   loads: [],
+  simulated: false,
   ...over,
 })
 const stateOf = (label: string, sides: FairSide[], isAligned = false) => {
@@ -106,6 +107,7 @@ it('names every condition that differs, and takes unknown for no equal', () => {
   expect(stateOf('State of the device', [set('asleep, case off'), set('asleep, case on')])[0]).toBe(
     'different',
   )
+  expect(stateOf('Made by', [side(), side({ simulated: true })])).toEqual(['different', 'blocking'])
   // No load noted is none; another load is another test.
   expect(stateOf('Load', [side(), side({ loads: ['chart plotting'] })])).toEqual(['different', 'blocking'])
   expect(stateOf('Load', [side({ loads: ['film'] }), side({ loads: ['film'] })])).toEqual([

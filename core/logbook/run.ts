@@ -73,6 +73,15 @@ export interface RunWithTrace {
 /** A result made by the charge model is never shown without saying so. */
 export const isSimulated = (run: Run): boolean => run.provenance === 'simulation'
 
+/**
+ * Runs from which something may be learnt of others: how well runs repeat, what a device takes, how much of it arrives. A
+ * charge model's tell of the model, and count only in a logbook that holds no others.
+ */
+export const learnable = (runs: readonly Run[]): Run[] => {
+  const measured = runs.filter((run) => !isSimulated(run))
+  return measured.length > 0 ? measured : [...runs]
+}
+
 /** Whether a run counts: sound as far as it goes. */
 export const isSound = ({ state }: Run): boolean => state === 'done' || state === 'short'
 

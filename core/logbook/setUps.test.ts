@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { noConditions, type RunConditions } from '../protocol/runConditions'
-import { blankRun, type Run } from './run'
+import { blankRun, learnable, type Run } from './run'
 import { setUpsOf } from './setUps'
 
 const run = (conditions: Partial<RunConditions>, over: Partial<Run> = {}, i = 0): Run =>
@@ -42,6 +42,15 @@ it('takes a run under load for no repeat of one without, nor of one under anothe
   const found = setUpsOf([idle, loaded])
   expect([found.get('r0')!.load, found.get('r1')!.load, setUpsOf([loaded]).get('r1')!.load]).toEqual(['no load', 'under film', ''])
 }) // prettier-ignore
+
+it('takes what a charge model made for no repeat of what was measured', () => {
+  expect(repeats([{}], [{}, { provenance: 'simulation' }], [{}, { provenance: 'import' }])).toEqual([0, 1, 0])
+  const [real, made] = [run({}, {}, 0), run({}, { provenance: 'simulation' }, 1)]
+  expect(setUpsOf([real, made]).get('r1')!.made).toBe('simulated')
+  // It tells of the model: others learn of it only where there is nothing else.
+  expect(learnable([real, made])).toEqual([real])
+  expect(learnable([made])).toEqual([made])
+})
 
 it('does not mind in which order a state was typed', () => {
   expect(repeats([{ deviceState: 'asleep, flight mode' }], [{ deviceState: ' Flight mode; asleep ' }])).toEqual([0, 0])

@@ -1,7 +1,7 @@
 import { groups } from 'd3-array'
 import { loadNames } from '../protocol/events'
 import { itemsOf } from '../words/names'
-import type { Run } from './run'
+import { isSimulated, type Run } from './run'
 
 /** Health that differs by more than this, points, makes another battery of it. */
 const HEALTH_POINTS = 3
@@ -19,12 +19,14 @@ export interface SetUpOfRun {
   state: string
   /** Under which load the device was; "no load" beside one that was. */
   load: string
+  /** "simulated" beside one that was measured, and the other way round. */
+  made: string
   health: string
 }
 
 /**
  * The set-up of each run, by id. Runs of the same gear are none of each other where
- * the battery had aged, or the device was set otherwise or under another load, or something else stood in the chain. What nobody noted goes
+ * the battery had aged, or the device was set otherwise or under another load, or a charge model made one and no bench, or something else stood in the chain. What nobody noted goes
  * with the others where those are all alike, and stands by itself where they differ.
  *
  * @example new Set([...setUpsOf(runs).values()].map(({ key }) => key)).size // so many set-ups
@@ -35,10 +37,14 @@ export function setUpsOf(runs: readonly Run[]): Map<string, SetUpOfRun> {
     const chains = told(alike.map((r) => itemsOf(r.conditions.chain).join('; ')))
     const states = told(alike.map((r) => itemsOf(r.conditions.deviceState).join('; ')))
     const loads = told(alike.map(loadWords))
+    const made = told(alike.map((r) => (isSimulated(r) ? 'simulated' : 'measured')))
     const health = told(ages(alike.map((r) => r.conditions.healthPercent)))
     alike.forEach(({ id }, i) => {
-      const own = { chain: chains[i], state: states[i], load: loads[i], health: health[i] }
-      found.set(id, { key: [gear, own.chain, own.state, own.load, own.health].join(' ').trim(), ...own })
+      const own = { chain: chains[i], state: states[i], load: loads[i], made: made[i], health: health[i] }
+      found.set(id, {
+        key: [gear, own.chain, own.state, own.load, own.made, own.health].join(' ').trim(),
+        ...own,
+      })
     })
   }
   return found

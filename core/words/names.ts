@@ -29,12 +29,25 @@ export interface NamedRun {
   state?: string
   /** Under which load it was. */
   load?: string
+  /** Whether a charge model made it. */
+  made?: string
   /** "2 Mar" */
   day?: string
 }
 
 /** What tells runs of one name apart, in this order. */
-const ALSO = ['fedFrom', 'cable', 'chain', 'unit', 'software', 'state', 'load', 'health', 'day'] as const
+const ALSO = [
+  'fedFrom',
+  'cable',
+  'chain',
+  'unit',
+  'software',
+  'state',
+  'load',
+  'made',
+  'health',
+  'day',
+] as const
 
 /**
  * Only what tells runs apart: the source for one device, the device for one source; where those are alike, in brackets,

@@ -19,6 +19,7 @@ import { useBench } from './bench'
 import { countedTrace } from './counted'
 import { useExpected } from './expected'
 import { useLogbook } from './logbook'
+import { useTelling } from './telling'
 
 /** Whole analyses kept in memory: as many as anybody sets side by side, and the last ones looked at stay at hand. */
 const MOST_KEPT = 600
@@ -29,6 +30,7 @@ const BREATH_MS = 80
 /** The figures of runs, worked out off the main thread, once for each trace. */
 export const useAnalyses = defineStore('analyses', () => {
   const logbook = useLogbook()
+  const told = useTelling()
   const expectedOf = useExpected()
   const bench = useBench()
   const whole = shallowReactive(new Map<string, { basis: string; analysis: Analysis }>())
@@ -102,7 +104,7 @@ export const useAnalyses = defineStore('analyses', () => {
 
   /** What is kept of the same device's other runs that count, from a source that is plugged in. */
   const otherRunsOf = (run: Run): Headline[] =>
-    logbook.runs
+    told.runs
       .filter((r) => r.deviceId === run.deviceId && r.id !== run.id && isSound(r))
       .filter((r) => logbook.source(r.sourceId)?.kind !== 'wireless pad')
       .flatMap(({ id }) => headline(id) ?? [])

@@ -8,11 +8,13 @@ import { handOver } from '../workers/handOver'
 import { planWork } from '../workers/plan'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
+import { useTelling } from './telling'
 
 /** A device's acceptance curve, from the full run that was held back least; made once for each such run. */
 export const useCurves = defineStore('curves', () => {
   const logbook = useLogbook()
   const analyses = useAnalyses()
+  const told = useTelling()
   /** By where the trace lies: a corrected run gives another curve. */
   const made = new Map<string, AcceptanceCurve | null>()
   const known = shallowReactive<Record<string, AcceptanceCurve | null>>({})
@@ -32,7 +34,7 @@ export const useCurves = defineStore('curves', () => {
   /** `besides` is a run that is to be judged by the others. */
   async function curveOf(deviceId: string, besides?: string): Promise<AcceptanceCurve | null> {
     await analyses.readKept()
-    const full = logbook.runs
+    const full = told.runs
       .filter((r) => r.deviceId === deviceId && r.state === 'done' && r.id !== besides)
       .filter((r) => logbook.source(r.sourceId)?.kind !== 'wireless pad')
       .filter((r) => mayBeFull(r.id))

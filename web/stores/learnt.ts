@@ -7,6 +7,7 @@ import { isSound, type Run } from '@core/logbook/run'
 import { setUpsOf } from '@core/logbook/setUps'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
+import { useTelling } from './telling'
 
 const NONE: ReadonlySet<string> = new Set()
 
@@ -17,6 +18,7 @@ const NONE: ReadonlySet<string> = new Set()
 export const useLearnt = defineStore('learnt', () => {
   const logbook = useLogbook()
   const analyses = useAnalyses()
+  const told = useTelling()
   const kindOf = ({ deviceId, sourceId }: Pick<Run, 'deviceId' | 'sourceId'>) =>
     `${logbook.device(deviceId)?.kind} ${logbook.source(sourceId)?.kind}`
   function isUnsuspicious(id: string): boolean {
@@ -25,7 +27,7 @@ export const useLearnt = defineStore('learnt', () => {
   }
   /** Gone through once for all who ask, and anew when something of it changes: there may be hundreds. */
   const telling = computed(() => {
-    const runs = logbook.runs.filter((r) => isSound(r) && isUnsuspicious(r.id))
+    const runs = told.runs.filter((r) => isSound(r) && isUnsuspicious(r.id))
     const setUps = setUpsOf(runs)
     return runs.map((r) => ({
       id: r.id,

@@ -29,11 +29,14 @@ const ariaSort = (key: string) =>
   sort.value?.key !== key ? undefined : sort.value.down ? 'descending' : 'ascending'
 const simulated = computed(() => props.setups.map((s) => s.runs.every(isSimulated)))
 const allSimulated = computed(() => simulated.value.every(Boolean))
+/** Beside the same gear at a bench its name says so already. */
+const saysSo = (i: number) => props.names[i].includes('simulated')
+const tagged = computed(() => simulated.value.map((is, i) => is && !allSimulated.value && !saysSo(i)))
 
 const table = () => [
   ['Set-up', 'Runs', ...columns.value.map(({ quantity }) => quantity.label)],
   ...order.value.map((i) => [
-    props.names[i] + (simulated.value[i] ? ' (simulated)' : ''),
+    props.names[i] + (simulated.value[i] && !saysSo(i) ? ' (simulated)' : ''),
     String(props.setups[i].runs.length),
     ...columns.value.map(({ quantity, results }) => {
       const { figure: said, verdict } = wordsOf(quantity, results[i])
@@ -102,7 +105,7 @@ const savedTable = () => [
                   ></span
                 ></template
               >
-              <SimulatedTag v-if="simulated[i] && !allSimulated" />
+              <SimulatedTag v-if="tagged[i]" />
             </th>
             <td v-for="{ quantity, results } in columns" :key="quantity.key" class="number">
               {{ wordsOf(quantity, results[i]).figure }}

@@ -88,6 +88,7 @@ export function useComparison() {
     chain: setUps.value.get(r.id)?.chain,
     state: setUps.value.get(r.id)?.state,
     load: setUps.value.get(r.id)?.load,
+    made: setUps.value.get(r.id)?.made,
     health: healthWords(setUps.value.get(r.id)?.health),
   })
   const names = computed(() =>

@@ -9,7 +9,7 @@ import { GOALS, rank, usualGoal, type Goal, type Ranking } from '@core/compare/r
 import { OWN_READINGS, repeatsOf } from '@core/compare/repeats'
 import { scoreRepeatability as scoreRepeatabilityOf } from '@core/compare/underLoad'
 import type { Repeatability } from '@core/compare/verdict'
-import { isSound, type Run } from '@core/logbook/run'
+import { isSimulated, isSound, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
 import { loadNames } from '@core/protocol/events'
 import { capacityThen } from '@core/protocol/runConditions'
@@ -18,6 +18,7 @@ import { verdictSentence } from '@core/words/sentences/verdictSentence'
 import { useLearnt } from '../../stores/learnt'
 import { useLogbook } from '../../stores/logbook'
 import { useSpells } from '../../stores/spells'
+import { useTelling } from '../../stores/telling'
 import { useAddress } from './useAddress'
 import type { Comparison } from './useComparison'
 import type { UseThresholdsReturn } from './useThresholds'
@@ -66,6 +67,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
   const logbook = useLogbook()
   const learnt = useLearnt()
   const spells = useSpells()
+  const told = useTelling()
   const { worked } = comparison
 
   /** Of one set-up alone by its runs: there are no two set-ups that reached anything. */
@@ -129,7 +131,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     if (kept) return kept
     const here = new Set(worked.value.map(({ id }) => id))
     return scoreRepeatabilityOf(
-      logbook.runs.filter((r) => isSound(r) && !here.has(r.id)).map(({ events }) => scoresOf(events)),
+      told.runs.filter((r) => isSound(r) && !here.has(r.id)).map(({ events }) => scoresOf(events)),
     )
   })
   const ranking = computed(() =>
@@ -156,6 +158,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
           startPercent: sides[i].analysis.startPercent,
           conditions: run.conditions,
           loads: loadNames(run.events),
+          simulated: isSimulated(run),
           cable: logbook.cable(run.cableId)?.name ?? '',
           meter: logbook.meter(run.conditions.meterId)?.name ?? '',
           reading: readingInWords(run.reading),

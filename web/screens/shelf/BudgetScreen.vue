@@ -12,11 +12,13 @@ import FormPick from '../../forms/FormPick.vue'
 import FormText from '../../forms/FormText.vue'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
+import { useTelling } from '../../stores/telling'
 import ShelfTabs from './ShelfTabs.vue'
 
 /** How many charges a bank holds, what pack a device needs, and how long a use goes on it. */
 const logbook = useLogbook()
 const analyses = useAnalyses()
+const told = useTelling()
 void analyses.fill()
 const deviceId = ref(logbook.devices[0]?.id ?? '')
 const [packWh, sharePercent, charges, useWh, useMinutes] = [ref(''), ref(''), ref('1'), ref(''), ref('')]
@@ -39,7 +41,7 @@ const share = computed(() => {
 /** The device's own efficiency where its runs tell it; else what is usual. */
 const own = computed(() =>
   ownEfficiency(
-    logbook.runs
+    told.runs
       .filter((r) => r.deviceId === deviceId.value && isSound(r))
       .flatMap(({ id }) => analyses.headline(id) ?? []),
   ),
