@@ -167,9 +167,9 @@ test('a run whose id another program made up is found by its address, alone and 
   await expect(boxes).toHaveCount(odd.length)
   for (const box of await boxes.all()) await box.check()
   await page.getByRole('button', { name: 'Set side by side' }).click()
-  await expect(page.getByText('3 runs, against')).toBeVisible()
+  await expect(page.getByText('3 runs of one set-up')).toBeVisible()
   await page.reload()
-  await expect(page.getByText('3 runs, against')).toBeVisible()
+  await expect(page.getByText('3 runs of one set-up')).toBeVisible()
   // The second copy names its files after them.
   await page.goto('/files')
   await expect(page.getByText('Kept in this browser’s private files')).toBeVisible()

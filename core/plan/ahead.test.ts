@@ -22,9 +22,7 @@ const starts = (c: Campaign) => c.planned.map((p) => p.slot && format(p.slot.sta
 it('moves what is still to be run past a day, by whole weeks, and what is made stays', () => {
   const moved = aheadOf(campaign, new Date('2026-11-25T12:00'), new Set(['done']))
   expect(starts(moved)).toEqual(['2026-03-02', '2026-12-01', '2026-12-02', null])
-  expect(new Date(moved.planned[1].slot!.startsAt).getDay()).toBe(
-    new Date('2026-03-03T19:00').getDay(),
-  )
+  expect(new Date(moved.planned[1].slot!.startsAt).getDay()).toBe(new Date('2026-03-03T19:00').getDay())
   expect(moved.availability).toMatchObject({ startDate: '2026-12-01', daysOff: ['2026-12-03'] })
   // On the very day it would still be under way: the next week it is.
   expect(starts(aheadOf(campaign, new Date('2026-03-03T12:00'), new Set(['done'])))[1]).toBe('2026-03-10')
