@@ -25,9 +25,9 @@ export interface SetUpOfRun {
 }
 
 /**
- * The set-up of each run, by id. Runs of the same gear are none of each other where
- * the battery had aged, or the device was set otherwise or under another load, or a charge model made one and no bench, or something else stood in the chain. What nobody noted goes
- * with the others where those are all alike, and stands by itself where they differ.
+ * The set-up of each run, by id. Runs of the same gear are none of each other where the battery had aged, or the device
+ * was set otherwise or under another load, or something else stood in the chain, or a charge model made one and a bench
+ * the other. What nobody noted goes with the others where those are all alike, and stands by itself where they differ.
  *
  * @example new Set([...setUpsOf(runs).values()].map(({ key }) => key)).size // so many set-ups
  */

@@ -19,6 +19,10 @@ export function pairInWords(
 /** So many watts apart, what arrives and what the meter shows are read as one. */
 const SAME_W = 0.05
 
+/** That a meter shows more than the two should settle on: to be looked into, and not asked; W. */
+export const moreThanExpectedWords = (watts: number, expectedW: number): string =>
+  `${figure(watts, 1, 'W')} is more than the two should settle on (${figure(expectedW, 1, 'W')}): look at the meter again, and at what is plugged in.`
+
 /**
  * What to expect of things put together, and why it is no more: in a sentence or two. What a meter shows is said where it
  * stands before what loses some of it.

@@ -4,7 +4,7 @@ import { OBSERVED_WORDS } from '@core/gear/observed'
 import { OBSERVED_OUTCOMES } from '@core/gear/gear'
 import { isMoreThan } from '@core/protocol/suspicion'
 import { clock, duration, figure } from '@core/words/figures'
-import { expectationWords } from '@core/words/sentences/pairWords'
+import { expectationWords, moreThanExpectedWords } from '@core/words/sentences/pairWords'
 import EmptyPage from '../../components/EmptyPage.vue'
 import { named, namedOrNot } from '../../forms/choices'
 import FormPick from '../../forms/FormPick.vue'
@@ -73,9 +73,7 @@ async function enter() {
 const more = computed(() => {
   const watts = settled.value?.watts ?? readings.value.at(-1)?.watts ?? NaN
   const most = expected.value?.meterWatts ?? NaN
-  return isMoreThan(most, watts)
-    ? `${figure(watts, 1, 'W')} is more than the two should settle on (${figure(most, 1, 'W')}): look at the meter again, and at what is plugged in.`
-    : ''
+  return isMoreThan(most, watts) ? moreThanExpectedWords(watts, most) : ''
 })
 const watch = computed(() =>
   outcome.value === 'connected' && Number.isFinite(claimS.value)

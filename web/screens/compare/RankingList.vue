@@ -56,13 +56,14 @@ const assumed = computed(() => props.ranking.repeatability.assumed)
 /** As its path is drawn: one of those in ink, or the one that is lifted. */
 const isInked = ({ key }: (typeof rows.value)[number]) =>
   !lifts.value || lifted.value === null ? props.inked.has(key) : lifted.value === key
-/** With more runs than inks one is lifted out by its name. */
-const lifts = computed(() => props.setups.length > MOST_INKS)
+const isLong = computed(() => props.setups.length > MOST_INKS)
+/** With more set-ups than inks one is lifted out by its name; so many repeats of one share its ink, and none can be. */
+const lifts = computed(() => isLong.value && !props.alone)
 </script>
 
 <template>
   <section aria-label="Ranking">
-    <ol :class="{ many: lifts }" :tabindex="lifts ? 0 : undefined">
+    <ol :class="{ many: isLong }" :tabindex="isLong ? 0 : undefined">
       <li
         v-for="row in rows"
         :key="row.key"
