@@ -1,6 +1,7 @@
 import { LOGBOOK_SCHEMA_VERSION } from '@core/logbook/versions'
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
+import { takeInShelf } from './fixture'
 import {
   controlClock,
   cellsOf,
@@ -82,8 +83,10 @@ test('from an empty program to two runs side by side, out and in again with the 
 })
 
 test('a trace goes out as CSV and comes in as a run with the same figures', async ({ page }) => {
-  await fillShelf(page)
+  await controlClock(page)
+  await takeInShelf(page)
   await startSimulated(page, 'Bollard 12', '40', '600×')
+  await page.clock.fastForward(10_000)
   await expect(page.getByText('The display shows 100 %.')).toBeVisible({ timeout: 30_000 })
   await stopAndKeep(page)
   const figures = await page.getByTestId('milestone-80').innerText()
