@@ -1,3 +1,4 @@
+import { besideWords } from './spells'
 import { itemsOf } from '../words/names'
 import type { RunConditions } from '../protocol/runConditions'
 
@@ -23,42 +24,6 @@ export interface FairSide {
   /** Other runs that the same source fed meanwhile; see `fedBeside`. */
   fedBeside: number
 }
-
-/** When a run charged, and from what. */
-export interface Spell {
-  id: string
-  sourceId: string
-  /** ISO 8601. */
-  startedAt: string
-  /** Whether that is when it was made. */
-  dated: boolean
-  /** NaN where it is not known. */
-  durationS: number
-}
-
-/** How many other runs a source fed while it fed this one: each then gets less than it would alone. NaN where it has no date. */
-export function fedBeside(run: Spell, all: readonly Spell[]): number {
-  if (!run.dated) return NaN
-  const span = ({ startedAt, durationS }: Spell) => [
-    Date.parse(startedAt),
-    Date.parse(startedAt) + 1000 * durationS,
-  ]
-  const [from, to] = span(run)
-  return all.filter((other) => {
-    if (!other.dated || other.id === run.id || other.sourceId !== run.sourceId) return false
-    const [begins, ends] = span(other)
-    return begins < to && from < ends
-  }).length
-}
-
-const besideWords = (others: number): string =>
-  Number.isNaN(others)
-    ? ''
-    : others === 0
-      ? 'alone'
-      : others === 1
-        ? 'with another run'
-        : `with ${others} other runs`
 
 export interface FairnessRow {
   label: string

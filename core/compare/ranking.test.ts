@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import { analyse, type Analysis } from '../analysis/analyse'
 import { noConditions } from '../protocol/runConditions'
 import { traceFromReadings } from '../trace/trace'
-import { fairness, fedBeside, type FairSide } from './fairness'
+import { fairness, type FairSide } from './fairness'
 import { figuresOf, GOALS, rank, slownessOf, usualGoal, usualLadder } from './ranking'
 
 const full = GOALS.find((g) => g.key === 'full')!
@@ -72,11 +72,7 @@ const stateOf = (label: string, sides: FairSide[], isAligned = false) => {
   return [state, weight]
 }
 
-it('does not know whether a run without a date was alone on its source, nor counts it beside others', () => {
-  const spell = (id: string, dated = true) => ({ id, sourceId: 's', startedAt: '2026-03-02T19:00:00.000Z', dated, durationS: 3600 }) // prettier-ignore
-  const all = [spell('a'), spell('b'), spell('brought in', false)]
-  expect(fedBeside(all[0], all)).toBe(1)
-  expect(fedBeside(all[2], all)).toBeNaN()
+it('does not know who was alone where a run has no date', () => {
   expect(stateOf('On its source', [side(), side({ fedBeside: NaN })])).toEqual(['unknown', 'warning'])
 })
 
@@ -122,26 +118,6 @@ it('names every condition that differs, and takes unknown for no equal', () => {
     state: 'different',
     weight: 'warning',
   })
-})
-
-it('counts the runs that one source fed at the same time', () => {
-  const spell = (id: string, minute: number, durationS: number, sourceId = 's') => ({
-    id,
-    sourceId,
-    startedAt: new Date(Date.UTC(2026, 2, 2, 19, minute)).toISOString(),
-    dated: true,
-    durationS,
-  })
-  const all = [
-    spell('a', 0, 3600),
-    spell('b', 0, 600),
-    spell('c', 59, 60),
-    spell('d', 60, 60),
-    spell('e', 0, 3600, 't'),
-  ]
-  expect(all.map((run) => fedBeside(run, all))).toEqual([2, 1, 1, 0, 0])
-  // How long one took that was never worked out nobody knows.
-  expect(fedBeside(all[0], [...all, spell('f', 5, NaN)])).toBe(2)
 })
 
 it('compares by the farthest that two set-ups reached, where nobody says by what', () => {

@@ -43,6 +43,15 @@ it('takes a run under load for no repeat of one without, nor of one under anothe
   expect([found.get('r0')!.load, found.get('r1')!.load, setUpsOf([loaded]).get('r1')!.load]).toEqual(['no load', 'under film', ''])
 }) // prettier-ignore
 
+it('takes a run whose source fed another meanwhile for no repeat of one alone, where that is known', () => {
+  const runs = [0, 1, 2, 3].map((i) => run({}, {}, i))
+  const beside = ['alone', 'with another run', 'alone', '']
+  const found = setUpsOf(runs, (id) => beside[Number(id.slice(1))])
+  expect(runs.map(({ id }) => found.get(id)!.beside)).toEqual(beside)
+  expect(new Set([...found.values()].map(({ key }) => key)).size).toBe(3)
+  expect(new Set([...setUpsOf(runs, () => 'alone').values()].map(({ key }) => key)).size).toBe(1)
+})
+
 it('takes what a charge model made for no repeat of what was measured', () => {
   expect(repeats([{}], [{}, { provenance: 'simulation' }], [{}, { provenance: 'import' }])).toEqual([0, 1, 0])
   const [real, made] = [run({}, {}, 0), run({}, { provenance: 'simulation' }, 1)]

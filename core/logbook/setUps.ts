@@ -21,30 +21,41 @@ export interface SetUpOfRun {
   load: string
   /** "simulated" beside one that was measured, and the other way round. */
   made: string
+  /** With how many others its source fed it; "alone" beside one that was not. */
+  beside: string
   health: string
 }
 
 /**
  * The set-up of each run, by id. Runs of the same gear are none of each other where the battery had aged, or the device
- * was set otherwise or under another load, or something else stood in the chain, or a charge model made one and a bench
- * the other. What nobody noted goes with the others where those are all alike, and stands by itself where they differ.
+ * was set otherwise or under another load, or something else stood in the chain, or the source fed another meanwhile, or
+ * a charge model made one and a bench the other. What nobody noted goes with the others where those are all alike, and stands by itself where they differ.
  *
+ * @param besideOf in words, with how many others the source fed a run; '' where that is not known
  * @example new Set([...setUpsOf(runs).values()].map(({ key }) => key)).size // so many set-ups
  */
-export function setUpsOf(runs: readonly Run[]): Map<string, SetUpOfRun> {
+export function setUpsOf(
+  runs: readonly Run[],
+  besideOf: (runId: string) => string = () => '',
+): Map<string, SetUpOfRun> {
   const found = new Map<string, SetUpOfRun>()
   for (const [gear, alike] of groups(runs, gearKey)) {
     const chains = told(alike.map((r) => itemsOf(r.conditions.chain).join('; ')))
     const states = told(alike.map((r) => itemsOf(r.conditions.deviceState).join('; ')))
     const loads = told(alike.map(loadWords))
     const made = told(alike.map((r) => (isSimulated(r) ? 'simulated' : 'measured')))
+    const beside = told(alike.map((r) => besideOf(r.id)))
     const health = told(ages(alike.map((r) => r.conditions.healthPercent)))
     alike.forEach(({ id }, i) => {
-      const own = { chain: chains[i], state: states[i], load: loads[i], made: made[i], health: health[i] }
-      found.set(id, {
-        key: [gear, own.chain, own.state, own.load, own.made, own.health].join(' ').trim(),
-        ...own,
-      })
+      const own = {
+        chain: chains[i],
+        state: states[i],
+        load: loads[i],
+        made: made[i],
+        beside: beside[i],
+        health: health[i],
+      }
+      found.set(id, { key: [gear, ...Object.values(own)].join(' ').trim(), ...own })
     })
   }
   return found

@@ -31,6 +31,8 @@ export interface NamedRun {
   load?: string
   /** Whether a charge model made it. */
   made?: string
+  /** With how many others its source fed it. */
+  beside?: string
   /** "2 Mar" */
   day?: string
 }
@@ -45,6 +47,7 @@ const ALSO = [
   'state',
   'load',
   'made',
+  'beside',
   'health',
   'day',
 ] as const
@@ -52,7 +55,7 @@ const ALSO = [
 /**
  * Only what tells runs apart: the source for one device, the device for one source; where those are alike, in brackets,
  * since names stand in lists, what feeds it, the cable, what else is in the chain, the unit, its software, how it was set,
- * its battery’s health or the day, as far as they differ; at last a number. By id.
+ * under which load, with how many others, its battery’s health or the day, as far as they differ; at last a number. By id.
  *
  * @example "Hawser 30 (Long grey)"
  */

@@ -7,6 +7,7 @@ import { isSound, type Run } from '@core/logbook/run'
 import { setUpsOf } from '@core/logbook/setUps'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
+import { useSpells } from './spells'
 import { useTelling } from './telling'
 
 const NONE: ReadonlySet<string> = new Set()
@@ -19,6 +20,7 @@ export const useLearnt = defineStore('learnt', () => {
   const logbook = useLogbook()
   const analyses = useAnalyses()
   const told = useTelling()
+  const spells = useSpells()
   const kindOf = ({ deviceId, sourceId }: Pick<Run, 'deviceId' | 'sourceId'>) =>
     `${logbook.device(deviceId)?.kind} ${logbook.source(sourceId)?.kind}`
   function isUnsuspicious(id: string): boolean {
@@ -28,7 +30,7 @@ export const useLearnt = defineStore('learnt', () => {
   /** Gone through once for all who ask, and anew when something of it changes: there may be hundreds. */
   const telling = computed(() => {
     const runs = told.runs.filter((r) => isSound(r) && isUnsuspicious(r.id))
-    const setUps = setUpsOf(runs)
+    const setUps = setUpsOf(runs, spells.besideOf)
     return runs.map((r) => ({
       id: r.id,
       setUp: `${setUps.get(r.id)!.key} ${r.startPercent}`,

@@ -61,7 +61,7 @@ export const COMPARISON_RULES: readonly Pick<Workings, 'title' | 'rule' | 'sourc
   },
   {
     title: 'What a repeat is',
-    rule: 'Runs of the same device, unit and software from the same source through the same cable, fed from the same, are repeats of each other; not where the device was set otherwise, something else stood in the chain, or its battery had aged by more than three points. What nobody noted goes with the others, unless those differ.',
+    rule: 'Runs of the same device, unit and software from the same source through the same cable, fed from the same, are repeats of each other; not where the device was set otherwise or under another load, something else stood in the chain, the source fed another run meanwhile, its battery had aged by more than three points, or a charge model made one of them. What nobody noted goes with the others, unless those differ.',
     source: 'Definitions of this program; no outside source.',
   },
   {

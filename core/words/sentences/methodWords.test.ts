@@ -25,6 +25,10 @@ const run: Method = {
   simulated: false,
   watched: true,
   load: '',
+  fedBeside: 0,
+  fedFrom: '',
+  chain: '',
+  software: '',
 }
 const unknown: Partial<Method> = {
   cable: '',
@@ -41,6 +45,24 @@ it('says under which load the device was, and in how many of the runs', () => {
   expect(said('', '')).toEqual([])
   expect(said('Chart plotting', '', 'Chart plotting')).toEqual(['It was put under load in 2 of the 3: Chart plotting.'])
   expect(said('Film')).toEqual(['It was put under load: Film.'])
+}) // prettier-ignore
+
+it('says what fed a source, what stood in the chain, and the software', () => {
+  const said = methodWords([
+    { ...run, fedFrom: 'Bollard 12', chain: 'Pad; case', software: '4.2' },
+    { ...run, chain: 'case, pad' },
+    run,
+  ])
+  expect(said[0]).toContain(`${run.source} (fed from Bollard 12) and ${run.source}: 3 runs`)
+  expect(said).toContain('In the chain besides in 2 of the 3: Pad; case.')
+  expect(said).toContain('Software: 4.2 (not noted of every run).')
+})
+
+it('says where a source fed another device meanwhile', () => {
+  const said = (...others: number[]) =>
+    methodWords(others.map((fedBeside) => ({ ...run, fedBeside }))).filter((s) => s.includes('another device'))
+  expect(said(0, NaN)).toEqual([])
+  expect(said(1, 0, 2)).toEqual(['Its source fed another device meanwhile in 2 of the 3, and may have given each less for it.'])
 }) // prettier-ignore
 
 it('tells how a test was done, a sentence a point', () => {

@@ -7,7 +7,13 @@ export interface Method {
   device: string
   unit: string
   source: string
+  /** What fed the source; '' where nothing else did. */
+  fedFrom: string
   cable: string
+  /** What else stood between source and device; '' where nothing is noted. */
+  chain: string
+  /** Of the device; '' where it is not known. */
+  software: string
   from: number
   /** The rule that was to end it; '' where there was none. */
   stop: string
@@ -30,6 +36,8 @@ export interface Method {
   watched: boolean
   /** Names of the loads that it was put under; '' where there was none. */
   load: string
+  /** How many others its source fed meanwhile; NaN where that is not known. */
+  fedBeside: number
 }
 
 const distinct = (values: readonly string[]) => [...new Set(values.filter(Boolean))]
@@ -100,7 +108,8 @@ export function methodWords(runs: readonly Method[]): string[] {
   const of = (what: keyof Method) => runs.map((r) => String(r[what]))
   const numbers = (what: 'from' | 'ambientC' | 'restMinutes' | 'healthPercent') => runs.map((r) => r[what])
   const devices = distinct(runs.map((r) => (r.unit ? `${r.device} (${r.unit})` : r.device)))
-  const sources = distinct(of('source'))
+  const sources = distinct(runs.map((r) => (r.fedFrom ? `${r.source} (fed from ${r.fedFrom})` : r.source)))
+  const chained = runs.filter((r) => r.chain !== '')
   const levels = range(numbers('from'), 0, '%')
   const ambient = range(numbers('ambientC'), 0, '°C')
   const rest = range(numbers('restMinutes'), 0, 'min')
@@ -108,6 +117,7 @@ export function methodWords(runs: readonly Method[]): string[] {
   const watched = runs.filter((r) => r.watched).length
   const simulated = runs.filter((r) => r.simulated).length
   const loaded = runs.filter((r) => r.load !== '')
+  const beside = runs.filter((r) => r.fedBeside > 0).length
   return [
     simulated === runs.length
       ? 'All of these runs are simulated: a charge model made them, not a bench.'
@@ -126,10 +136,17 @@ export function methodWords(runs: readonly Method[]): string[] {
     loaded.length > 0
       ? `It was put under load${runs.length > 1 ? ` ${inRuns(loaded.length, runs.length)}` : ''}: ${list(distinct(loaded.map((r) => r.load)))}.`
       : '',
+    beside > 0
+      ? `Its source fed another device meanwhile${runs.length > 1 ? ` ${inRuns(beside, runs.length)}` : ''}, and may have given each less for it.`
+      : '',
     ambient ? `The room had ${ambient}.` : 'The temperature of the room was not noted.',
     rest ? `Before the switch it rested for ${rest}.` : '',
     health ? `Battery health: ${health}.` : 'Battery health was not noted.',
     either(of('cable'), (s) => `Cable: ${s}.`, 'The cable was not noted.'),
+    chained.length > 0
+      ? `In the chain besides${runs.length > 1 ? ` ${inRuns(chained.length, runs.length)}` : ''}: ${list(distinct(asFirstSpelt(chained.map((r) => r.chain))))}.`
+      : '',
+    either(of('software'), (s) => `Software: ${s}.`),
     `Readings were taken ${either(of('reading'), (s) => s)}${watched === runs.length ? ', and the display was watched as it turned' : watched > 0 ? `, and in ${watched} of the runs the display was watched as it turned` : ''}.`,
     either(of('meter'), (s) => `Watts by ${s}.`, 'No meter was noted.'),
     either(of('thermometer'), (s) => `Temperatures by ${s}.`),

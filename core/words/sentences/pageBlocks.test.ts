@@ -245,7 +245,7 @@ describe('blocks of a write-up', () => {
     const panels = [...told.panels, ...told.panels]
     const load = { sentences: ['Deck plans: Hawser 20 leads.'], figures: [{ quantity: tiles, results: scores }] }
     const watts = [{ ...path('Hawser 20', 'held 19.9 W'), calls: [{ x: 0, y: 2, at: '17 min', said: '19.9 W' }] }]
-    const whole = { ...told, panels, load, watts, parts: [['Hawser 20', 'hold']], grid: { head: ['Source'], rows: [['Hawser 20']] }, odd: ['One is odd.'], gains: told.levels, methods: [{ device: 'Skerry P5', source: 'Hawser 20', day: '2026-03-02' } as Told['methods'][number]] }
+    const whole = { ...told, panels, load, watts, parts: [['Hawser 20', 'hold']], grid: { head: ['Source'], rows: [['Hawser 20']] }, odd: ['One is odd.'], gains: told.levels, methods: [{ device: 'Skerry P5', source: 'Hawser 20', day: '2026-03-02', chain: '' } as Told['methods'][number]] }
     const made = Object.values(MADE).flatMap((make) => make(whole) ?? [])
     expect(made).toHaveLength(Object.keys(MADE).length)
     expect(new Set(made.map((m) => m.heading)).size).toBe(made.length)

@@ -7,13 +7,15 @@ import { datedName } from '@core/words/names'
 import { choiceTitle } from '@core/words/sentences/choiceWords'
 import FormPick from '../../forms/FormPick.vue'
 import { useLogbook } from '../../stores/logbook'
+import { useSpells } from '../../stores/spells'
 
 /** Runs by the question that they answer, or one by one. */
 const chosen = defineModel<string[]>('chosen', { required: true })
 const baseline = defineModel<string>('baseline', { required: true })
 const logbook = useLogbook()
+const spells = useSpells()
 
-const setUps = computed(() => setUpsOf(logbook.runs))
+const setUps = computed(() => setUpsOf(logbook.runs, spells.besideOf))
 const choices = computed(() =>
   choicesFor(
     logbook.runs.map((r) => ({

@@ -11,6 +11,7 @@ import { tellingNames } from '@core/words/names'
 import { shortDay, ofRun } from '@core/words/moments'
 import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
+import { useSpells } from '../../stores/spells'
 import { useAddress } from './useAddress'
 import { idsAsWord, idsInWord } from '../../composables/places'
 
@@ -26,6 +27,7 @@ export const ALIGNMENTS = ['start', 'level'] as const
 export function useComparison() {
   const address = useAddress()
   const logbook = useLogbook()
+  const spells = useSpells()
   const analyses = useAnalyses()
 
   const chosen = computed<string[]>({
@@ -76,7 +78,7 @@ export function useComparison() {
       return [{ id, analysis: trace ? onAlignedClock(analysis, trace, percent, shiftS[i]) : analysis }]
     }),
   )
-  const setUps = computed(() => setUpsOf(runs.value))
+  const setUps = computed(() => setUpsOf(runs.value, spells.besideOf))
   /** What tells a run from others, beside its gear's names. */
   const told = (r: Run) => ({
     device: logbook.device(r.deviceId)?.name,
@@ -89,6 +91,7 @@ export function useComparison() {
     state: setUps.value.get(r.id)?.state,
     load: setUps.value.get(r.id)?.load,
     made: setUps.value.get(r.id)?.made,
+    beside: setUps.value.get(r.id)?.beside,
     health: healthWords(setUps.value.get(r.id)?.health),
   })
   const names = computed(() =>

@@ -3,7 +3,7 @@ import { groups } from 'd3-array'
 import type { Analysis } from '@core/analysis/analyse'
 import { loadSplit } from '@core/analysis/load'
 import { scoresOf } from '@core/analysis/scores'
-import { fairness, fedBeside, type FairnessRow } from '@core/compare/fairness'
+import { fairness, type FairnessRow } from '@core/compare/fairness'
 import type { Side } from '@core/compare/quantities'
 import { GOALS, rank, usualGoal, type Goal, type Ranking } from '@core/compare/ranking'
 import { OWN_READINGS, repeatsOf } from '@core/compare/repeats'
@@ -163,7 +163,7 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
           meter: logbook.meter(run.conditions.meterId)?.name ?? '',
           reading: readingInWords(run.reading),
           corrected: run.corrections.length > 0,
-          fedBeside: fedBeside(spells.spellOf(run), spells.all),
+          fedBeside: spells.fedBesideOf(run.id),
         })),
       ),
       comparison.alignment.value.percent !== null,

@@ -27,6 +27,7 @@ import { verdictSentence } from '@core/words/sentences/verdictSentence'
 import type { Path } from '../../charts/options'
 import { useLogbook } from '../../stores/logbook'
 import { useSettings } from '../../stores/settings'
+import { useSpells } from '../../stores/spells'
 import { useAdvice } from '../compare/useAdvice'
 import { useComparison } from '../compare/useComparison'
 import { useLeads } from '../compare/useLeads'
@@ -55,6 +56,7 @@ export interface UseWriteUpPageReturn {
 export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPageReturn {
   const logbook = useLogbook()
   const settings = useSettings()
+  const spells = useSpells()
   const comparison = useComparison()
   const { runs, busy } = comparison
   const thresholds = useThresholds(comparison)
@@ -74,7 +76,10 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     device: logbook.device(r.deviceId)?.name ?? 'a deleted device',
     unit: r.conditions.unitLabel,
     source: logbook.source(r.sourceId)?.name ?? 'a deleted source',
+    fedFrom: logbook.source(r.conditions.fedFromId)?.name ?? '',
     cable: logbook.cable(r.cableId)?.name ?? '',
+    chain: r.conditions.chain,
+    software: r.conditions.software,
     from: r.startPercent ?? NaN,
     stop: r.stop.kind === 'open' ? '' : stopInWords(r.stop),
     outcome: r.state,
@@ -91,6 +96,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     cut: r.leftOut.length > 0,
     missed: r.events.filter(({ kind }) => kind === 'missed').length,
     load: loadNames(r.events).join(', '),
+    fedBeside: spells.fedBesideOf(r.id),
     simulated: isSimulated(r),
     watched: watchedOf(logbook.traces.get(r.id) ?? { time: new Float64Array(0), temperatures: {} }).length > 0,
   })

@@ -1,0 +1,55 @@
+import { group } from 'd3-array'
+
+/** When a run charged, and from what. */
+export interface Spell {
+  id: string
+  sourceId: string
+  /** What feeds the source where that is a link of a chain itself. */
+  fedFromId: string | null
+  /** ISO 8601. */
+  startedAt: string
+  /** Whether that is when it was made. */
+  dated: boolean
+  /** NaN where it is not known. */
+  durationS: number
+}
+
+/**
+ * How many other runs a source fed while it fed this one, by id: each may then get less than it would alone. What stands
+ * behind a pad or a dock counts as a source too. NaN where a run has no date.
+ */
+export function fedBeside(all: readonly Spell[]): Map<string, number> {
+  const found = new Map(all.map(({ id, dated }) => [id, dated ? 0 : NaN]))
+  const placed = all.flatMap((spell) => {
+    if (!spell.dated) return []
+    const from = Date.parse(spell.startedAt)
+    const to = from + 1000 * spell.durationS
+    return [...new Set([spell.sourceId, spell.fedFromId])].map((feeds) => ({ id: spell.id, from, to, feeds }))
+  })
+  const met = new Set<string>()
+  for (const [feeds, alike] of group(placed, ({ feeds }) => feeds)) {
+    if (feeds === null) continue
+    alike.sort((a, b) => a.from - b.from)
+    alike.forEach((one, i) => {
+      for (let k = i + 1; k < alike.length && alike[k].from < one.to; k++) {
+        const other = alike[k]
+        const pair = [one.id, other.id].sort().join(' ')
+        // Two pads on one brick meet once, though both their pads and the brick may be the same.
+        if (!(one.from < other.to) || met.has(pair)) continue
+        met.add(pair)
+        for (const { id } of [one, other]) found.set(id, found.get(id)! + 1)
+      }
+    })
+  }
+  return found
+}
+
+/** '' where it is not known. */
+export const besideWords = (others: number): string =>
+  Number.isNaN(others)
+    ? ''
+    : others === 0
+      ? 'alone'
+      : others === 1
+        ? 'with another run'
+        : `with ${others} other runs`
