@@ -82,6 +82,9 @@ export const learnable = (runs: readonly Run[]): Run[] => {
   return measured.length > 0 ? measured : [...runs]
 }
 
+/** Whether a device worked while it charged: what the meter saw was then not for the battery alone. */
+export const isUnderLoad = ({ events }: Run): boolean => events.some(({ kind }) => kind === 'load-start')
+
 /** Whether a run counts: sound as far as it goes. */
 export const isSound = ({ state }: Run): boolean => state === 'done' || state === 'short'
 

@@ -104,7 +104,7 @@ export const useAnalyses = defineStore('analyses', () => {
 
   /** What is kept of the same device's other runs that count, from a source that is plugged in. */
   const otherRunsOf = (run: Run): Headline[] =>
-    told.runs
+    told.ofCharging
       .filter((r) => r.deviceId === run.deviceId && r.id !== run.id && isSound(r))
       .filter((r) => logbook.source(r.sourceId)?.kind !== 'wireless pad')
       .flatMap(({ id }) => headline(id) ?? [])

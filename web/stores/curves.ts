@@ -8,6 +8,7 @@ import { handOver } from '../workers/handOver'
 import { planWork } from '../workers/plan'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
+import { useSpells } from './spells'
 import { useTelling } from './telling'
 
 /** A device's acceptance curve, from the full run that was held back least; made once for each such run. */
@@ -15,6 +16,7 @@ export const useCurves = defineStore('curves', () => {
   const logbook = useLogbook()
   const analyses = useAnalyses()
   const told = useTelling()
+  const spells = useSpells()
   /** By where the trace lies: a corrected run gives another curve. */
   const made = new Map<string, AcceptanceCurve | null>()
   const known = shallowReactive<Record<string, AcceptanceCurve | null>>({})
@@ -34,7 +36,7 @@ export const useCurves = defineStore('curves', () => {
   /** `besides` is a run that is to be judged by the others. */
   async function curveOf(deviceId: string, besides?: string): Promise<AcceptanceCurve | null> {
     await analyses.readKept()
-    const full = told.runs
+    const full = told.ofCharging
       .filter((r) => r.deviceId === deviceId && r.state === 'done' && r.id !== besides)
       .filter((r) => logbook.source(r.sourceId)?.kind !== 'wireless pad')
       .filter((r) => mayBeFull(r.id))
@@ -42,7 +44,8 @@ export const useCurves = defineStore('curves', () => {
         id,
         fullS: timeTo(analyses.headline(id), 100),
         ratedW: logbook.source(sourceId)?.ratedWatts ?? 0,
-        isOdd: isOdd(id),
+        // A source that fed another meanwhile held this one back.
+        isOdd: isOdd(id) || spells.fedBesideOf(id) > 0,
       }))
     for (const { id } of byStrength(full)) {
       const curve = await curveOfRun(id)

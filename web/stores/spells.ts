@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { besideWords, fedBeside } from '@core/compare/spells'
+import { isUnderLoad, type Run } from '@core/logbook/run'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
 
@@ -23,5 +24,7 @@ export const useSpells = defineStore('spells', () => {
   /** NaN where it is not known. */
   const fedBesideOf = (runId: string): number => others.value.get(runId) ?? NaN
   const besideOf = (runId: string): string => besideWords(fedBesideOf(runId))
-  return { fedBesideOf, besideOf }
+  /** Neither under load, nor from a source that fed another meanwhile: a forecast speaks of such a run alone. */
+  const isByItself = (run: Run): boolean => !isUnderLoad(run) && !(fedBesideOf(run.id) > 0)
+  return { fedBesideOf, besideOf, isByItself }
 })

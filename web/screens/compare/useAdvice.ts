@@ -11,6 +11,7 @@ import { useAnalyses } from '../../stores/analyses'
 import { useCurves } from '../../stores/curves'
 import { useExpected } from '../../stores/expected'
 import { useLogbook } from '../../stores/logbook'
+import { useSpells } from '../../stores/spells'
 import type { UseVerdictReturn } from './useVerdict'
 import type { UseThresholdsReturn } from './useThresholds'
 
@@ -41,6 +42,7 @@ export function useAdvice(
   const curves = useCurves()
   const analyses = useAnalyses()
   const expectedOf = useExpected()
+  const spells = useSpells()
   const made = computed<MadeOf[]>(() =>
     setups.value.map(({ runs: [run], sides }) => ({
       deviceId: run.deviceId,
@@ -104,7 +106,7 @@ export function useAdvice(
   function expectedTime(index: number) {
     const { runs, sides } = setups.value[index]
     const watts = made.value[index].source?.kind === 'wireless pad' ? 0 : (expectedOf(runs[0])?.watts ?? 0)
-    if (!accepts.value || !(watts > 0) || from.value >= 100) return UNKNOWN
+    if (!accepts.value || !(watts > 0) || from.value >= 100 || !spells.isByItself(runs[0])) return UNKNOWN
     return forecast(accepts.value, { sourceWatts: watts, from: sides[0].analysis.startPercent, to: 100 })
   }
   const odd = computed(() => oddResults(suspectsAmong(made.value, expectedTime), repeatability.value))

@@ -7,6 +7,7 @@ import { strays } from '@core/model/strays'
 import { useAnalyses } from '../../stores/analyses'
 import { useCurves } from '../../stores/curves'
 import { useExpected } from '../../stores/expected'
+import { useSpells } from '../../stores/spells'
 
 /** Whether a run strays from what another full run of its device makes one expect. Known a moment after the figures. */
 export function useStrays(
@@ -16,6 +17,7 @@ export function useStrays(
   const curves = useCurves()
   const analyses = useAnalyses()
   const expectedOf = useExpected()
+  const spells = useSpells()
   const found = shallowRef<Finding[]>([])
   // Which run tells most of the device is known once all were gone through.
   watch(
@@ -24,7 +26,7 @@ export function useStrays(
       found.value = []
       const of = run.value
       const watts = of && expectedOf(of)?.watts
-      if (!figures || !of || !watts || !(figures.startPercent < 100)) return
+      if (!figures || !of || !watts || !(figures.startPercent < 100) || !spells.isByItself(of)) return
       const curve = await curves.curveOf(of.deviceId, of.id).catch(() => null)
       if (!curve || analysis.value !== figures) return
       const expected = forecast(curve, { sourceWatts: watts, from: figures.startPercent, to: 100 })

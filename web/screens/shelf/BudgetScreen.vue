@@ -41,7 +41,7 @@ const share = computed(() => {
 /** The device's own efficiency where its runs tell it; else what is usual. */
 const own = computed(() =>
   ownEfficiency(
-    told.runs
+    told.ofCharging
       .filter((r) => r.deviceId === deviceId.value && isSound(r))
       .flatMap(({ id }) => analyses.headline(id) ?? []),
   ),
