@@ -8,6 +8,8 @@ export interface Point {
 /** One run on a chart. Points in seconds and the strip's own unit. */
 export interface Path {
   label: string
+  /** Of which run it is; '' of what is no run's. */
+  of?: string
   ink: number
   points: Point[]
   /** Drawn thin and pale, behind the others. */

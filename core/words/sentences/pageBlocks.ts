@@ -4,6 +4,7 @@ import type { PageBar, PageBlock, PagePath, PageTable } from '../page'
 import { CAUTIONS, doubtWords, methodWords } from './methodWords'
 import type { Column, Told } from './pageTold'
 import { PART_HEAD } from './partRows'
+import { ofRunsIn } from './reachWords'
 import { againstWords, resultWords } from './resultWords'
 import { noneWords, goalTab, goalWithSpread } from './verdictSentence'
 
@@ -29,11 +30,12 @@ const barTable = (bars: readonly PageBar[], caption: string, head: readonly stri
   head,
   rows: bars.map((b) => [b.name, b.said]),
 })
-/** Figures of one line, each with the verdict on it; with none while something keeps from it. */
-const judged = (columns: readonly Column[], i: number, isSilent = false): string[] =>
-  columns.map(({ quantity, results }) => {
-    const { figure, verdict } = resultWords(quantity, results[i])
-    return verdict && !isSilent ? `${figure} (${verdict})` : figure
+/** Figures of a line, each with the verdict on it, with none while something keeps from it; and of how many runs. */
+const judged = (columns: readonly Column[], { lines }: Told, i: number, isSilent = false): string[] =>
+  columns.map((column) => {
+    const { figure, verdict } = resultWords(column.quantity, column.results[i])
+    const said = [isSilent ? '' : verdict, ofRunsIn(column, i, lines[i].runs)].filter(Boolean)
+    return said.length > 0 ? `${figure} (${said.join('; ')})` : figure
   })
 /** On more paths than this no points are called out: nobody could tell whose they are. The table has them. */
 const MOST_CALLED = 5
@@ -84,7 +86,7 @@ function judgedTable(
       rows: lines.map(({ name, runs }, i) => [
         name,
         ...(isAlone(t) ? [] : [String(runs)]),
-        ...judged(known, i, isAlone(t) || isStopped(t)),
+        ...judged(known, t, i, isAlone(t) || isStopped(t)),
       ]),
     },
   })
@@ -208,7 +210,7 @@ export const MADE = {
       ? null
       : block('For whom which', [], { list: t.purposes.map((p) => `${p.purpose}: ${p.answer}.`) }),
   parts: (t: Told): Made | null => {
-    const ofFirst = t.lines.some(({ runs }) => runs > 1) ? '; of repeats, the first' : ''
+    const ofFirst = t.lines.some(({ runs }) => runs > 1) ? '; of repeats, the first that came farthest' : ''
     return t.parts.length === 0
       ? null
       : block(
@@ -240,7 +242,7 @@ export const MADE = {
           table: {
             caption: isAlone(t) ? 'As means' : `Against ${names[baseAt] ?? ''}, as means`,
             head: [lineHead(t), ...load.figures.map(({ quantity: { label } }) => label)],
-            rows: lines.map(({ name }, i) => [name, ...judged(load.figures, i, isSilent)]),
+            rows: lines.map(({ name }, i) => [name, ...judged(load.figures, t, i, isSilent)]),
           },
         })
   },

@@ -48,6 +48,7 @@ const {
   accepted,
   baseAt,
   sentence,
+  reach,
 } = verdict
 const told = useAdvice(verdict, thresholds)
 const underLoad = useUnderLoad(verdict)
@@ -88,7 +89,7 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
   <div class="page compare">
     <h1 v-if="!judged || stopped">Side by side</h1>
     <h1 v-else data-testid="verdict">
-      {{ sentence }} <span class="advice">{{ advice }}</span>
+      {{ sentence }} {{ reach }} <span class="advice">{{ advice }}</span>
     </h1>
     <EmptyPage
       v-if="logbook.runs.length < 2"

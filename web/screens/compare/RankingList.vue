@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Goal, Ranking } from '@core/compare/ranking'
 import { figure } from '@core/words/figures'
+import { ofRuns } from '@core/words/sentences/reachWords'
 import { goalParts, placeWords } from '@core/words/sentences/verdictSentence'
 import InkMark from '../../components/InkMark.vue'
 import { MOST_INKS } from './useComparison'
@@ -29,6 +30,8 @@ const scale = computed(() => {
   const high = Math.max(...known.map((p) => p.value + p.spread))
   return (value: number) => (high > low ? (100 * (value - low)) / (high - low) : 50)
 })
+const runsWords = (reached: number, all: number): string =>
+  reached === 0 || all === 1 ? '' : ` · ${ofRuns(reached, all) || `${all} runs`}`
 const rows = computed(() =>
   props.ranking.places.map((place) => {
     const setup = props.setups[place.index]
@@ -39,7 +42,7 @@ const rows = computed(() =>
       ink: props.inks[setup.runs[0].id],
       name: props.names[place.index],
       ...(Number.isNaN(value) ? { value: '–', spread: '' } : goalParts(props.goal, value, spread)),
-      runs: place.runs > 1 ? ` · ${place.runs} runs` : '',
+      runs: runsWords(place.runs, setup.runs.length),
       words:
         !props.alone || Number.isNaN(value)
           ? placeWords(props.goal, place, props.goal.why(setup.sides[0].analysis))

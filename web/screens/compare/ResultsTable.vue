@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { duration, figure } from '@core/words/figures'
+import type { Column } from '@core/words/sentences/pageTold'
+import { ofRunsIn } from '@core/words/sentences/reachWords'
 import { againstWords, groupTab, resultWords } from '@core/words/sentences/resultWords'
 import CopyTable from '../../components/CopyTable.vue'
 import InkMark from '../../components/InkMark.vue'
@@ -18,10 +20,14 @@ const props = defineProps<
     alone?: boolean
   }
 >()
-/** While something keeps from a verdict, figures stand without one. */
-const wordsOf = (...of: Parameters<typeof resultWords>) => {
-  const said = resultWords(...of)
-  return props.silent || props.alone ? { ...said, verdict: '' } : said
+/** While something keeps from a verdict, figures stand without one; of how many runs they speak is said always. */
+const wordsOf = (column: Column, i: number) => {
+  const { figure: said, verdict } = resultWords(column.quantity, column.results[i])
+  const reach = ofRunsIn(column, i, props.setups[i].runs.length)
+  return {
+    figure: said,
+    verdict: [props.silent || props.alone ? '' : verdict, reach].filter(Boolean).join('; '),
+  }
 }
 
 const { group, groups, columns, compared, order, sort, sortBy } = useResults(props)
@@ -39,7 +45,7 @@ const table = () => [
     props.names[i] + (simulated.value[i] && !saysSo(i) ? ' (simulated)' : ''),
     String(props.setups[i].runs.length),
     ...columns.value.map(({ quantity, results }) => {
-      const { figure: said, verdict } = wordsOf(quantity, results[i])
+      const { figure: said, verdict } = wordsOf({ quantity, results }, i)
       return verdict ? `${said} (${verdict})` : said
     }),
   ]),
@@ -108,8 +114,8 @@ const savedTable = () => [
               <SimulatedTag v-if="tagged[i]" />
             </th>
             <td v-for="{ quantity, results } in columns" :key="quantity.key" class="number">
-              {{ wordsOf(quantity, results[i]).figure }}
-              <span class="quiet verdict">{{ wordsOf(quantity, results[i]).verdict }}</span>
+              {{ wordsOf({ quantity, results }, i).figure }}
+              <span class="quiet verdict">{{ wordsOf({ quantity, results }, i).verdict }}</span>
             </td>
           </tr>
         </tbody>

@@ -1,5 +1,7 @@
+import { groups } from 'd3-array'
 import { computed, watch } from 'vue'
 import { baselineAmong } from '@core/compare/choices'
+import { farthest } from '@core/compare/farthest'
 import { quickestFirst } from '@core/compare/quickest'
 import { slownessOf } from '@core/compare/ranking'
 import { fromCommonLevel, fromPowerOn, onAlignedClock } from '@core/compare/align'
@@ -131,7 +133,13 @@ export function useComparison() {
     }
     return Object.fromEntries(runs.value.map((r) => [r.id, taken.get(pathOf(r.id))!]))
   })
+  /** Which run of a path bears its name in a picture, by its key. */
+  const bearers = computed(() => {
+    const known = groups(worked.value, ({ id }) => pathOf(id))
+    return new Map(known.map(([key, own]) => [key, own[farthest(own.map((w) => w.analysis))]?.id]))
+  })
   return {
+    bearers,
     chosen,
     baseline,
     align,

@@ -48,7 +48,7 @@ const UNITS: Record<Compared, [digits: number, unit: string]> = {
 
 /** What is drawn of the chosen runs. */
 export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePathsReturn {
-  const { runs, worked, names, inks, pathOf, pathNames, pathOrder, inked, alignment } = comparison
+  const { runs, worked, names, inks, pathOf, pathNames, pathOrder, inked, alignment, bearers } = comparison
   const logbook = useLogbook()
   const lifted = ref<string | null>(null)
   const analyses = computed(() => new Map<string, Analysis>(worked.value.map((w) => [w.id, w.analysis])))
@@ -72,28 +72,33 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
   const shifted = (points: Point[], shift: number): Point[] =>
     shift === 0 ? points : points.map(({ x, y }) => ({ x: x - shift, y })).filter(({ x }) => x >= 0)
 
-  /** The grey ones first: what is in ink lies above them. Of repeats the first bears the name. */
+  /** The grey ones first: what is in ink lies above them. Of repeats the one that stands for all bears the name. */
   const pathsOf = (
     ids: readonly string[],
     points: (id: string) => Point[],
     ended: (path: Path, id: string) => Path = (path) => path,
   ) => {
-    const named = new Set<string>()
     const isCrowded = pathOrder.value.length > inked.value.size
-    return ids
-      .flatMap((id): Path[] => {
+    const drawn = ids
+      .flatMap((id): (Path & { key: string; of: string })[] => {
         const key = pathOf(id)
         const isLifted = lifted.value === key
         const isOut = isCrowded && (lifted.value !== null || !inked.value.has(key))
         const path = {
+          key,
+          of: id,
           label: pathNames.value[key],
           ink: inks.value[id],
           points: points(id),
           faded: isOut && !isLifted,
-          unnamed: named.has(key),
+          unnamed: false,
         }
-        if (path.points.length) named.add(key)
-        return path.points.length ? [ended(path, id)] : []
+        return path.points.length ? [{ ...path, ...ended(path, id) }] : []
+      })
+    return groups(drawn, ({ key }) => key)
+      .flatMap(([key, alike]) => {
+        const bearer = alike.find(({ of }) => of === bearers.value.get(key)) ?? alike[0]
+        return alike.map((path) => ({ ...path, unnamed: path !== bearer }))
       })
       .sort((a, b) => Number(b.faded) - Number(a.faded))
   }

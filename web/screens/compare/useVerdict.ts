@@ -13,6 +13,7 @@ import { isSimulated, isSound, type Run } from '@core/logbook/run'
 import { readingInWords } from '@core/protocol/rules'
 import { loadNames } from '@core/protocol/events'
 import { capacityThen } from '@core/protocol/runConditions'
+import { reachSentence } from '@core/words/sentences/reachWords'
 import { repeatSentence } from '@core/words/sentences/repeatWords'
 import { verdictSentence } from '@core/words/sentences/verdictSentence'
 import { useLearnt } from '../../stores/learnt'
@@ -49,6 +50,8 @@ export interface UseVerdictReturn {
   /** Place of the set-up that the others are held against. */
   baseAt: ComputedRef<number>
   sentence: ComputedRef<string>
+  /** Where not every run got there; '' where all did. */
+  reach: ComputedRef<string>
 }
 
 /** How well runs repeat as a write-up keeps it: its share, its degrees of freedom, and whether it was assumed. */
@@ -198,6 +201,15 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
       ? repeatSentence(goal.value, repeats.value, names.value[0], repeatability.value, from.value)
       : verdictSentence(goal.value, ranking.value, names.value, from.value),
   )
+  const reach = computed(() =>
+    repeats.value
+      ? ''
+      : reachSentence(
+          goal.value,
+          ranking.value,
+          setups.value.map(({ runs }, i) => ({ name: names.value[i], runs: runs.length })),
+        ),
+  )
   return {
     goal,
     setups,
@@ -212,5 +224,6 @@ export function useVerdict(comparison: Comparison, thresholds: UseThresholdsRetu
     accepted,
     baseAt,
     sentence,
+    reach,
   }
 }

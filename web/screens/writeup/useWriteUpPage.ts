@@ -2,6 +2,7 @@ import { computed, type ComputedRef } from 'vue'
 import type { Block, WriteUp } from '@core/logbook/writeUp'
 import { changedSince } from '@core/logbook/writeUp'
 import { DEFAULT_MILESTONES } from '@core/analysis/milestones'
+import { farthest } from '@core/compare/farthest'
 import { quantityOf, type Quantity } from '@core/compare/quantities'
 import { resultsOf } from '@core/compare/results'
 import type { Source } from '@core/gear/gear'
@@ -61,7 +62,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   const { runs, busy } = comparison
   const thresholds = useThresholds(comparison)
   const verdict = useVerdict(comparison, thresholds)
-  const { goal, setups, names, lines, ranking, lineRanking, fair, blocking, baseAt, sentence } = verdict
+  const { goal, setups, names, lines, ranking, lineRanking, fair, blocking, baseAt, sentence, reach } = verdict
   const leads = useLeads(verdict)
   const sizes = useSizes(verdict)
   const told = useAdvice(verdict, thresholds)
@@ -100,19 +101,17 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     simulated: isSimulated(r),
     watched: watchedOf(logbook.traces.get(r.id) ?? { time: new Float64Array(0), temperatures: {} }).length > 0,
   })
-  /** Whose path bears a name: the first run of a set-up, or one of the repeats of the only one. */
-  const drawnBy = (label: string) => {
-    const all = setups.value.flatMap(({ runs: own, sides }, i) =>
-      own.map((run, k) => ({ run, side: sides[k], name: comparison.names.value[run.id], setup: names.value[i] })),
-    )
-    return all.find(({ setup }) => setup === label) ?? all.find(({ name }) => name === label)
-  }
+  /** The run that a path is of, with its figures. */
+  const drawnBy = ({ of }: Pick<Path, 'of'>) =>
+    setups.value
+      .flatMap(({ runs: own, sides }) => own.map((run, k) => ({ run, side: sides[k] })))
+      .find(({ run }) => run.id === of)
   /** The source's watts, or the battery's own where no meter read those of any run. */
   const wattsOf = () => (paths.has('power', runs.value.map((r) => r.id)) ? 'power' : 'battery')
-  /** Of a set-up that bears its name in a picture: what is called out on the path of its first run. */
-  function called(what: 'level' | 'power', { label, unnamed, faded }: Pick<Path, 'label' | 'unnamed' | 'faded'>): PageCall[] {
-    const { run, side } = drawnBy(label) ?? {}
-    if (!run || !side || unnamed || faded) return []
+  /** Of a set-up that bears its name in a picture: what is called out on the path that does. */
+  function called(what: 'level' | 'power', path: Path): PageCall[] {
+    const { run, side } = drawnBy(path) ?? {}
+    if (!run || !side || path.unnamed || path.faded) return []
     const wattsAt = (at: number) => paths.shownAt(wattsOf(), run.id, at)
     if (what === 'level') return levelCalls(side.analysis, wattsAt)
     // Parts are told on the run's own clock.
@@ -130,7 +129,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
     }))
   const watts = (ids: readonly string[]): PagePath[] =>
     paths.strip(wattsOf(), ids, WHOLE).map((p) => {
-      const of = drawnBy(p.label)?.side.analysis
+      const of = drawnBy(p)?.side.analysis
       const held = (wattsOf() === 'battery' ? of?.atBattery : of)?.power.heldPeakW ?? NaN
       const end = p.unnamed || p.faded ? '' : `held ${figure(held, 1, 'W')}`
       return { name: p.label, ink: p.ink, points: p.points, end, calls: called('power', p), ...(p.faded ? { faded: true } : {}) }
@@ -157,7 +156,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
       ranking: lineRanking.value,
       names: names.value,
       lines: lines.value.map(({ name, runs: { length } }) => ({ name, runs: length })),
-      answer: sentence.value,
+      answer: [sentence.value, reach.value].filter(Boolean).join(' '),
       choice: choiceWords(goal.value, told.advice.value, names.value, thresholds.prefer.value),
       blocking: blockers,
       accepted: verdict.accepted.value,
@@ -186,7 +185,10 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
         gains: told.offered.value.map((o) => o.topUp),
         currency: settings.currency,
       }),
-      parts: lines.value.flatMap(({ name, sides: [first] }) => partRows(first.analysis).map((row) => [name, ...row])),
+      parts: lines.value.flatMap(({ name, sides }) => {
+        const told = sides.map(({ analysis }) => analysis)
+        return partRows(told[farthest(told)]).map((row) => [name, ...row])
+      }),
       grid: grid.value,
       odd: told.odd.value.map((o) => oddWords(o, names.value)),
       doubts: {
