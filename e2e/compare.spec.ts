@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import Papa from 'papaparse'
 import { noConditions } from '@core/protocol/runConditions'
-import { takeIn, withRuns } from './fixture'
+import { stripLogbook, takeIn, withRuns } from './fixture'
 import { openDemo, pick } from './steps'
 
 test('side by side answers in a sentence, ranks with its ±, and refuses where it would not be fair', async ({
@@ -214,4 +214,28 @@ test('the same gear set otherwise, or with an older battery, is another set-up a
   await page.goto('/side-by-side?runs=r0,r1')
   await page.getByRole('button', { name: 'Write it up' }).click()
   await expect(page.getByRole('table', { name: /^Times/ }).getByRole('row')).toHaveCount(3)
+})
+
+test('a run that was simulated, or whose source fed another meanwhile, is no repeat of a measured one alone', async ({
+  page,
+}) => {
+  const logbook = withRuns(4)
+  logbook.devices.push(...stripLogbook(2).devices.slice(1))
+  const [, shared, simulated, other] = logbook.runs.map(({ run }) => run)
+  simulated.provenance = 'simulation'
+  shared.startedAt = '2026-03-05T19:00:00.000Z'
+  Object.assign(other, { deviceId: 'd2', startedAt: shared.startedAt })
+  await takeIn(page, logbook)
+  const ranking = page.getByRole('region', { name: 'Ranking' })
+  await page.goto('/side-by-side?runs=r0,r1')
+  await expect(ranking.getByRole('listitem')).toHaveCount(2)
+  await expect(page.getByTestId('verdict')).toContainText(
+    'Hawser 21 (alone) and Hawser 21 (with another run) can’t be told apart',
+  )
+  await page.goto('/side-by-side?runs=r0,r2')
+  await expect(page.getByTestId('unfair')).toContainText('made by')
+  await page.getByRole('button', { name: 'Compare all the same' }).click()
+  await expect(page.getByTestId('verdict')).toContainText('Hawser 21 (simulated)')
+  await page.getByRole('button', { name: 'Write it up' }).click()
+  await expect(page.getByText('1 of the 2 runs is simulated.')).toBeVisible()
 })

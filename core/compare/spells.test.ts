@@ -3,6 +3,7 @@ import { fedBeside, type Spell } from './spells'
 
 const spell = (id: string, minute: number, durationS: number, over: Partial<Spell> = {}): Spell => ({
   id,
+  charged: id,
   sourceId: 's',
   fedFromId: null,
   startedAt: new Date(Date.UTC(2026, 2, 2, 19, minute)).toISOString(),
@@ -27,6 +28,10 @@ it('counts the runs that a source fed meanwhile: not one that began as it ended,
   // One without a length does not hide the one behind it.
   expect(counts([spell('f', 0, NaN), spell('a', 0, 3600), spell('c', 59, 60)])).toEqual([0, 1, 1])
 })
+
+it('takes runs of one and the same device for none that were made at once', () => {
+  expect(counts([spell('a', 0, 60, { charged: 'd' }), spell('b', 0, 60, { charged: 'd' }), spell('c', 0, 60)])).toEqual([1, 1, 2])
+}) // prettier-ignore
 
 it('does not know whether a run without a date was alone on its source, nor counts it beside others', () => {
   expect(counts([spell('a', 0, 60), spell('b', 0, 60), spell('c', 0, 60, { dated: false })])).toEqual([

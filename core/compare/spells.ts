@@ -3,6 +3,8 @@ import { group } from 'd3-array'
 /** When a run charged, and from what. */
 export interface Spell {
   id: string
+  /** The very device: one of a kind is told from another by its unit. */
+  charged: string
   sourceId: string
   /** What feeds the source where that is a link of a chain itself. */
   fedFromId: string | null
@@ -16,7 +18,8 @@ export interface Spell {
 
 /**
  * How many other runs a source fed while it fed this one, by id: each may then get less than it would alone. What stands
- * behind a pad or a dock counts as a source too. NaN where a run has no date.
+ * behind a pad or a dock counts as a source too. Runs of one and the same device were not made at once, whatever their
+ * clocks say. NaN where a run has no date.
  */
 export function fedBeside(all: readonly Spell[]): Map<string, number> {
   const found = new Map(all.map(({ id, dated }) => [id, dated ? 0 : NaN]))
@@ -24,7 +27,7 @@ export function fedBeside(all: readonly Spell[]): Map<string, number> {
     if (!spell.dated) return []
     const from = Date.parse(spell.startedAt)
     const to = from + 1000 * spell.durationS
-    return [...new Set([spell.sourceId, spell.fedFromId])].map((feeds) => ({ id: spell.id, from, to, feeds }))
+    return [...new Set([spell.sourceId, spell.fedFromId])].map((feeds) => ({ ...spell, from, to, feeds }))
   })
   const met = new Set<string>()
   for (const [feeds, alike] of group(placed, ({ feeds }) => feeds)) {
@@ -35,7 +38,7 @@ export function fedBeside(all: readonly Spell[]): Map<string, number> {
         const other = alike[k]
         const pair = [one.id, other.id].sort().join(' ')
         // Two pads on one brick meet once, though both their pads and the brick may be the same.
-        if (!(one.from < other.to) || met.has(pair)) continue
+        if (!(one.from < other.to) || one.charged === other.charged || met.has(pair)) continue
         met.add(pair)
         for (const { id } of [one, other]) found.set(id, found.get(id)! + 1)
       }

@@ -11,14 +11,17 @@ export const useSpells = defineStore('spells', () => {
   const analyses = useAnalyses()
   const others = computed(() =>
     fedBeside(
-      logbook.runs.map(({ id, sourceId, conditions: { fedFromId }, startedAt, dated }) => ({
-        id,
-        sourceId,
-        fedFromId,
-        startedAt,
-        dated,
-        durationS: analyses.headline(id)?.durationS ?? NaN,
-      })),
+      logbook.runs.map(
+        ({ id, deviceId, sourceId, conditions: { fedFromId, unitLabel }, startedAt, dated }) => ({
+          id,
+          charged: `${deviceId} ${unitLabel}`,
+          sourceId,
+          fedFromId,
+          startedAt,
+          dated,
+          durationS: analyses.headline(id)?.durationS ?? NaN,
+        }),
+      ),
     ),
   )
   /** NaN where it is not known. */

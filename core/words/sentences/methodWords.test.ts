@@ -151,7 +151,7 @@ it('says first what is simulated, all of it or some', () => {
   expect(methodWords([simulated, simulated])[0]).toBe(
     'All of these runs are simulated: a charge model made them, not a bench.',
   )
-  expect(methodWords([run, simulated, run])[0]).toBe('1 of the 3 runs are simulated.')
+  expect(methodWords([run, simulated, run])[0]).toBe('1 of the 3 runs is simulated.')
   expect(methodWords([run, run])[0]).toContain('charged from')
 })
 

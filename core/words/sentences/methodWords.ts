@@ -122,7 +122,7 @@ export function methodWords(runs: readonly Method[]): string[] {
     simulated === runs.length
       ? 'All of these runs are simulated: a charge model made them, not a bench.'
       : simulated > 0
-        ? `${simulated} of the ${runs.length} runs are simulated.`
+        ? `${simulated} of the ${runs.length} runs ${simulated === 1 ? 'is' : 'are'} simulated.`
         : '',
     `${list(devices)} charged from ${list(sources)}: ${counted(runs.length)}, ${whenWords(runs)}.`,
     `Each ${levels ? `began at ${levels} and ` : ''}${endWords(runs)}.`,
