@@ -153,7 +153,7 @@ describe('what to keep or buy', () => {
       return [choice, turns?.to]
     }
     expect(choiceOf('gear')).toEqual([0, 1])
-    for (const scope of ['devices', 'mixed', 'same'] as const)
+    for (const scope of ['devices', 'mixed', 'same', 'ways'] as const)
       expect(choiceOf(scope)).toEqual([null, undefined])
   })
 

@@ -66,6 +66,9 @@ const ladderTable = () => [
     <p v-if="advice.scope === 'mixed'" class="quiet">
       What to keep or buy is told of one device at a time: choose its runs alone.
     </p>
+    <p v-if="advice.scope === 'ways'" class="quiet">
+      What to keep or buy is told where each stands here once: choose runs that were made in one way.
+    </p>
     <div v-if="!isOne" class="asked">
       <InTurn :turn="1">
         <template v-if="isChoice">
