@@ -23,6 +23,7 @@ it('counts the runs that a source fed meanwhile: not one that began as it ended,
   ]
   expect(counts(all)).toEqual([2, 1, 1, 0, 0])
   expect(counts([all[3], all[2], all[1], all[0]])).toEqual([0, 1, 1, 2])
+  expect(counts([all[1], all[3], spell('f', 5, 60)])).toEqual([1, 0, 1])
   // How long one took that was never worked out nobody knows.
   expect(counts([...all, spell('f', 5, NaN)])).toEqual([2, 1, 1, 0, 0, 0])
   // One without a length does not hide the one behind it.

@@ -36,7 +36,7 @@ export function fedBeside(all: readonly Spell[]): Map<string, number> {
     alike.forEach((one, i) => {
       for (let k = i + 1; k < alike.length && alike[k].from < one.to; k++) {
         const other = alike[k]
-        const pair = [one.id, other.id].sort().join(' ')
+        const pair = `${one.id} ${other.id}`
         // Two pads on one brick meet once, though both their pads and the brick may be the same.
         if (!(one.from < other.to) || one.charged === other.charged || met.has(pair)) continue
         met.add(pair)
