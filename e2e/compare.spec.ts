@@ -221,6 +221,8 @@ test('a run that was simulated, or whose source fed another meanwhile, is no rep
 }) => {
   const logbook = withRuns(4)
   logbook.devices.push(...stripLogbook(2).devices.slice(1))
+  // A source of one port feeds no two: runs on it at once are on two of its kind.
+  logbook.sources[0].ports.push(...logbook.sources[0].ports)
   const [, shared, simulated, other] = logbook.runs.map(({ run }) => run)
   simulated.provenance = 'simulation'
   shared.startedAt = '2026-03-05T19:00:00.000Z'

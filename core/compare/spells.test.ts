@@ -11,7 +11,7 @@ const spell = (id: string, minute: number, durationS: number, over: Partial<Spel
   durationS,
   ...over,
 })
-const counts = (all: Spell[]) => [...fedBeside(all).values()]
+const counts = (all: Spell[], ports = 2) => [...fedBeside(all, () => ports).values()]
 
 it('counts the runs that a source fed meanwhile: not one that began as it ended, nor one from another source', () => {
   const all = [
@@ -29,6 +29,14 @@ it('counts the runs that a source fed meanwhile: not one that began as it ended,
   // One without a length does not hide the one behind it.
   expect(counts([spell('f', 0, NaN), spell('a', 0, 3600), spell('c', 59, 60)])).toEqual([0, 1, 1])
 })
+
+it('takes runs that a source of one port fed at once for runs on two of its kind', () => {
+  const all = [spell('a', 0, 60), spell('b', 0, 60), spell('c', 0, 60, { dated: false })]
+  expect([counts(all, 1), counts(all, 0), counts(all, 2)]).toEqual([[0, 0, 0], [0, 0, NaN], [1, 1, NaN]])
+  const pad = (id: string) => spell(id, 0, 60, { sourceId: `pad ${id}`, fedFromId: 'brick' })
+  const portsOf = (id: string) => (id === 'brick' ? 2 : 1)
+  expect([...fedBeside([pad('a'), pad('b')], portsOf).values()]).toEqual([1, 1])
+}) // prettier-ignore
 
 it('takes runs of one and the same device for none that were made at once', () => {
   expect(counts([spell('a', 0, 60, { charged: 'd' }), spell('b', 0, 60, { charged: 'd' }), spell('c', 0, 60)])).toEqual([1, 1, 2])

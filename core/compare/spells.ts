@@ -19,19 +19,27 @@ export interface Spell {
 /**
  * How many other runs a source fed while it fed this one, by id: each may then get less than it would alone. What stands
  * behind a pad or a dock counts as a source too. Runs of one and the same device were not made at once, whatever their
- * clocks say. NaN where a run has no date.
+ * clocks say; and two on a source of one port were on two of its kind. NaN where a run has no date, and may have shared a source.
+ *
+ * @param portsOf how many ports a source has, by its id
  */
-export function fedBeside(all: readonly Spell[]): Map<string, number> {
-  const found = new Map(all.map(({ id, dated }) => [id, dated ? 0 : NaN]))
+export function fedBeside(all: readonly Spell[], portsOf: (sourceId: string) => number): Map<string, number> {
+  const feedsOf = ({ sourceId, fedFromId }: Spell) => [
+    ...new Set([sourceId, ...(fedFromId ? [fedFromId] : [])]),
+  ]
+  const found = new Map(
+    // Of how many ports it has may not be known.
+    all.map((spell) => [spell.id, spell.dated || feedsOf(spell).every((id) => portsOf(id) === 1) ? 0 : NaN]),
+  )
   const placed = all.flatMap((spell) => {
     if (!spell.dated) return []
     const from = Date.parse(spell.startedAt)
     const to = from + 1000 * spell.durationS
-    return [...new Set([spell.sourceId, spell.fedFromId])].map((feeds) => ({ ...spell, from, to, feeds }))
+    return feedsOf(spell).map((feeds) => ({ ...spell, from, to, feeds }))
   })
   const met = new Set<string>()
   for (const [feeds, alike] of group(placed, ({ feeds }) => feeds)) {
-    if (feeds === null) continue
+    if (portsOf(feeds) < 2) continue
     alike.sort((a, b) => a.from - b.from)
     alike.forEach((one, i) => {
       for (let k = i + 1; k < alike.length && alike[k].from < one.to; k++) {

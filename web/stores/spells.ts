@@ -22,6 +22,7 @@ export const useSpells = defineStore('spells', () => {
           durationS: analyses.headline(id)?.durationS ?? NaN,
         }),
       ),
+      (sourceId) => logbook.source(sourceId)?.ports.length ?? 0,
     ),
   )
   /** NaN where it is not known. */
