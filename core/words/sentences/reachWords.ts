@@ -1,6 +1,6 @@
 import type { Goal, Ranking } from '../../compare/ranking'
 import type { Column } from './pageTold'
-import { list } from '../lists'
+import { listSome } from '../lists'
 
 /** How many of a set-up's runs a figure speaks of; '' where it is all of them, or none. */
 export const ofRuns = (reached: number, all: number): string =>
@@ -26,5 +26,5 @@ export function reachSentence(
     const words = ofRuns(runs, all)
     return words ? [`${name} in ${words}`] : []
   })
-  return some.length > 0 ? `Not every run got there: ${list(some)}.` : ''
+  return some.length > 0 ? `Not every run got there: ${listSome(some)}.` : ''
 }
