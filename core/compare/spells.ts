@@ -19,7 +19,8 @@ export interface Spell {
 /**
  * How many other runs a source fed while it fed this one, by id: each may then get less than it would alone. What stands
  * behind a pad or a dock counts as a source too. Runs of one and the same device were not made at once, whatever their
- * clocks say; and two on a source of one port were on two of its kind. NaN where a run has no date, and may have shared a source.
+ * clocks say; and two on a source of one port were on two of its kind.
+ * NaN where a run has no date, and may have shared a source.
  *
  * @param portsOf how many ports a source has, by its id
  */

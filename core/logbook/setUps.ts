@@ -29,7 +29,8 @@ export interface SetUpOfRun {
 /**
  * The set-up of each run, by id. Runs of the same gear are none of each other where the battery had aged, or the device
  * was set otherwise or under another load, or something else stood in the chain, or the source fed another meanwhile, or
- * a charge model made one and a bench the other. What nobody noted goes with the others where those are all alike, and stands by itself where they differ.
+ * a charge model made one and a bench the other. What nobody noted goes with the others where those are all alike, and
+ * stands by itself where they differ.
  *
  * @param besideOf in words, with how many others the source fed a run; '' where that is not known
  * @example new Set([...setUpsOf(runs).values()].map(({ key }) => key)).size // so many set-ups

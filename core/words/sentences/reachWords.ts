@@ -6,6 +6,10 @@ import { listSome } from '../lists'
 export const ofRuns = (reached: number, all: number): string =>
   reached > 0 && reached < all ? `${reached} of ${all} runs` : ''
 
+/** The runs of a place in a ranking: "2 runs", or "1 of 2 runs"; '' where there is one, or none got there. */
+export const placeRuns = (reached: number, all: number): string =>
+  reached === 0 || all === 1 ? '' : ofRuns(reached, all) || `${all} runs`
+
 /** The same of a column of a table. What a run has several of is counted by itself, and misses nothing. */
 export const ofRunsIn = ({ quantity, results }: Column, i: number, all: number): string =>
   quantity.figures ? '' : ofRuns(results[i].runs, all)

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Goal, Ranking } from '@core/compare/ranking'
 import { figure } from '@core/words/figures'
-import { ofRuns } from '@core/words/sentences/reachWords'
+import { placeRuns } from '@core/words/sentences/reachWords'
 import { goalParts, placeWords } from '@core/words/sentences/verdictSentence'
 import InkMark from '../../components/InkMark.vue'
 import { MOST_INKS } from './useComparison'
@@ -30,8 +30,6 @@ const scale = computed(() => {
   const high = Math.max(...known.map((p) => p.value + p.spread))
   return (value: number) => (high > low ? (100 * (value - low)) / (high - low) : 50)
 })
-const runsWords = (reached: number, all: number): string =>
-  reached === 0 || all === 1 ? '' : ` · ${ofRuns(reached, all) || `${all} runs`}`
 const rows = computed(() =>
   props.ranking.places.map((place) => {
     const setup = props.setups[place.index]
@@ -42,7 +40,7 @@ const rows = computed(() =>
       ink: props.inks[setup.runs[0].id],
       name: props.names[place.index],
       ...(Number.isNaN(value) ? { value: '–', spread: '' } : goalParts(props.goal, value, spread)),
-      runs: runsWords(place.runs, setup.runs.length),
+      runs: placeRuns(place.runs, setup.runs.length),
       words:
         !props.alone || Number.isNaN(value)
           ? placeWords(props.goal, place, props.goal.why(setup.sides[0].analysis))
@@ -95,7 +93,7 @@ const lifts = computed(() => isLong.value && !props.alone)
         <div v-if="row.spread" class="scale" aria-hidden="true">
           <span class="bar drawn" :style="row.bar"></span><span class="dot drawn" :style="row.dot"></span>
         </div>
-        <p class="quiet">{{ row.words }}{{ row.runs }}</p>
+        <p class="quiet">{{ [row.words, row.runs].filter(Boolean).join(' · ') }}</p>
       </li>
     </ol>
     <p v-if="alone" class="quiet small">The bars are twice what is known of each run by its own readings.</p>

@@ -44,8 +44,8 @@ const table = () => [
   ...order.value.map((i) => [
     props.names[i] + (simulated.value[i] && !saysSo(i) ? ' (simulated)' : ''),
     String(props.setups[i].runs.length),
-    ...columns.value.map(({ quantity, results }) => {
-      const { figure: said, verdict } = wordsOf({ quantity, results }, i)
+    ...columns.value.map((column) => {
+      const { figure: said, verdict } = wordsOf(column, i)
       return verdict ? `${said} (${verdict})` : said
     }),
   ]),
@@ -113,9 +113,9 @@ const savedTable = () => [
               >
               <SimulatedTag v-if="tagged[i]" />
             </th>
-            <td v-for="{ quantity, results } in columns" :key="quantity.key" class="number">
-              {{ wordsOf({ quantity, results }, i).figure }}
-              <span class="quiet verdict">{{ wordsOf({ quantity, results }, i).verdict }}</span>
+            <td v-for="column in columns" :key="column.quantity.key" class="number">
+              {{ wordsOf(column, i).figure }}
+              <span class="quiet verdict">{{ wordsOf(column, i).verdict }}</span>
             </td>
           </tr>
         </tbody>

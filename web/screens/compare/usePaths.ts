@@ -79,7 +79,7 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
     ended: (path: Path, id: string) => Path = (path) => path,
   ) => {
     const isCrowded = pathOrder.value.length > inked.value.size
-    const drawn = ids
+    const known = ids
       .flatMap((id): (Path & { key: string; of: string })[] => {
         const key = pathOf(id)
         const isLifted = lifted.value === key
@@ -95,7 +95,7 @@ export function usePaths(comparison: Comparison, panel: () => PanelKind): UsePat
         }
         return path.points.length ? [{ ...path, ...ended(path, id) }] : []
       })
-    return groups(drawn, ({ key }) => key)
+    return groups(known, ({ key }) => key)
       .flatMap(([key, alike]) => {
         const bearer = alike.find(({ of }) => of === bearers.value.get(key)) ?? alike[0]
         return alike.map((path) => ({ ...path, unnamed: path !== bearer }))

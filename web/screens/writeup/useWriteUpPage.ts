@@ -186,8 +186,8 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
         currency: settings.currency,
       }),
       parts: lines.value.flatMap(({ name, sides }) => {
-        const told = sides.map(({ analysis }) => analysis)
-        return partRows(told[farthest(told)]).map((row) => [name, ...row])
+        const repeats = sides.map(({ analysis }) => analysis)
+        return partRows(repeats[farthest(repeats)]).map((row) => [name, ...row])
       }),
       grid: grid.value,
       odd: told.odd.value.map((o) => oddWords(o, names.value)),
