@@ -192,3 +192,38 @@ test('a run from a file fills the place in the plan that waits for it, and can b
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await done(0)
 })
+
+/** A meter and a screen left running while one charge followed another: nothing flows between them, and the level falls. */
+const evening = () => {
+  const rows: string[] = []
+  const charge = (watts: number, points: number) => {
+    for (let i = 0; i < 60; i++)
+      rows.push(`${rows.length * 60},${Math.min(100, 40 + Math.floor(i * points))},${watts}`)
+  }
+  charge(18, 1)
+  for (let i = 0; i < 20; i++) rows.push(`${rows.length * 60},${Math.max(40, 97 - 3 * i)},0`)
+  charge(10, 0.5)
+  return ['Elapsed,Level %,Power W', ...rows].join('\n')
+}
+
+test('an evening’s log of two charges becomes a run of each, set beside each other', async ({ page }) => {
+  await takeIn(page, stripLogbook(3))
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles([csv('evening.csv', evening())])
+  const which = page.getByLabel('It holds 2 charges. Make a run of')
+  await expect(which).toHaveValue(/^charge 1, 0:00:00 to 0:59:00$/)
+  await pick(page, 'Source', 'Hawser 22')
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await expect(which).toHaveValue(/^charge 2, 1:19:00 to the end$/)
+  await pick(page, 'Source', 'Hawser 23')
+  await page.getByRole('button', { name: 'Make it a run' }).click()
+  await expect(page).toHaveURL(/\/side-by-side\?runs=/)
+  await page.goto('/sheet')
+  await page
+    .getByTestId('runs')
+    .getByRole('link', { name: /Hawser 22/ })
+    .click()
+  await expect(page.getByTestId('figure-Energy')).toContainText('17.7')
+})

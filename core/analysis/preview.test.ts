@@ -11,7 +11,7 @@ it('shows the level where there is one, else watts, and how long a record idled'
   expect(shown.points.at(-1)).toEqual({ x: 199, y: 18 })
   expect(shown.idleS).toBe(59)
   const levels = previewOf(traceFromReadings([0, 300].map((t) => ({ t, percent: 5 + t / 60, power: 18 }))))
-  expect(levels).toEqual({ unit: '%', points: [{ x: 0, y: 5 }, { x: 300, y: 10 }], idleS: 0 }) // prettier-ignore
+  expect(levels).toEqual({ unit: '%', points: [{ x: 0, y: 5 }, { x: 300, y: 10 }], idleS: 0, charges: [] }) // prettier-ignore
 })
 
 it('keeps a spike of a long record, and no more points than can be seen', () => {

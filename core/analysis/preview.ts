@@ -1,6 +1,7 @@
 import { reduce } from '../trace/reduce'
 import { samplesOf } from '../trace/samples'
 import { powerColumn, type Trace } from '../trace/trace'
+import { chargesIn, type Charge } from './charges'
 import { idleBefore } from './idle'
 
 /** What is shown of a record before anything of it is kept. */
@@ -10,6 +11,8 @@ export interface Preview {
   points: { x: number; y: number }[]
   /** How long it idles before power-on, s. */
   idleS: number
+  /** The charges of a record that holds several; none of a record of one. */
+  charges: Charge[]
 }
 
 /** As wide as a chart is drawn, px, on any screen. */
@@ -23,5 +26,6 @@ export function previewOf(trace: Trace): Preview {
     unit: trace.percent ? '%' : 'W',
     points: Array.from(t, (x, i) => ({ x, y: v[i] })),
     idleS: idleBefore(trace),
+    charges: chargesIn(trace),
   }
 }

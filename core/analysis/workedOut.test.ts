@@ -25,6 +25,15 @@ it('goes through the moments at which a log’s points turn', () => {
   expect(Array.from(v)).toEqual([20.5, 21, 22, 23, 24, 25, 26, 26])
 })
 
+it('holds a level of a log until it falls by more than a point, and slopes where it drains point by point', () => {
+  const at = (levels: number[]) => {
+    const { t, v } = workedOutLevel(traceFromReadings(levels.map((percent, i) => ({ t: i, percent }))))
+    return [...t].map((s, i) => [s, v[i]])
+  }
+  expect(at([99, 100, 100, 100, 100, 7, 7])).toEqual([[0, 99.5], [0.5, 100], [4, 100], [5, 7.5], [6, 7.5]]) // prettier-ignore
+  expect(at([50, 50, 50, 49, 49, 48])).toEqual([[0, 50.5], [3, 49.5], [5, 48.5]]) // prettier-ignore
+})
+
 it('passes through every milestone of a run that only rises, however it was read', () => {
   const steps = fc.array(fc.tuple(fc.integer({ min: 2, max: 900 }), fc.integer({ min: 0, max: 12 })), {
     minLength: 3,

@@ -22,9 +22,13 @@ export function workedOutLevel(trace: Trace): Samples {
     at.push(s)
     level.push(Math.min(100, percent))
   }
+  // What goes on after the last point turned is not known to be more than was shown.
+  const standing = (percent: number) => Math.max(percent, Math.min(level[level.length - 1], percent + 0.5))
   put(t[0], watched[0] ? v[0] : v[0] + 0.5)
   for (let i = 1; i < t.length; i++) {
     if (v[i] === v[i - 1] && isLog) continue
+    // What fell at once had stood until then.
+    if (isLog && v[i - 1] - v[i] > 1) put(t[i - 1], standing(v[i - 1]))
     const bracket = bracketBefore(shown, i)
     if (v[i] > v[i - 1] && (isLog || bracket.saturates)) {
       const share = shareOf(bracket, v[i])
@@ -33,8 +37,6 @@ export function workedOutLevel(trace: Trace): Samples {
     } else put(t[i], bracket.toLevel)
   }
   const last = t.length - 1
-  // What goes on after the last point turned is not known to be more than was shown.
-  if (isLog && t[last] > at[at.length - 1])
-    put(t[last], Math.max(v[last], Math.min(level[level.length - 1], v[last] + 0.5)))
+  if (isLog && t[last] > at[at.length - 1]) put(t[last], standing(v[last]))
   return { t: Float64Array.from(at), v: Float64Array.from(level) }
 }

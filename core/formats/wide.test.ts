@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { idleBefore } from '../analysis/idle'
-import { cutBefore } from '../trace/cut'
+import { cut } from '../trace/cut'
 import { guessColumns } from './guessColumns'
 import { sheetText } from './sheetCells'
 import { readTraceCsv, readTraceTable } from './traceCsv'
@@ -125,7 +125,8 @@ it('begins a log at power-on where it idled before', () => {
   const { trace } = readTraceCsv(`time_s,power_w,battery_percent\n${rows.join('\n')}`)
   // The last reading at which nothing flowed.
   expect(idleBefore(trace)).toBe(36)
-  const cut = cutBefore(trace, 36)
-  expect([cut.time.length, cut.time[0], cut.power![0], cut.power![1]]).toEqual([84, 0, 0, 9])
-  expect(idleBefore(cut)).toBe(0)
+  const rest = cut(trace, 36)
+  expect([rest.time.length, rest.time[0], rest.power![0], rest.power![1]]).toEqual([84, 0, 0, 9])
+  expect(idleBefore(rest)).toBe(0)
+  expect([...cut(trace, 36, 38).time]).toEqual([0, 1, 2])
 })

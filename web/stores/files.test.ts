@@ -14,14 +14,18 @@ const open = async (file: Blob, _: boolean, __: unknown, part: number) => {
   if (!text.startsWith('trace')) return { logbook: text }
   const parts = text.split(' ').slice(1)
   if (slow || parts[0] === 'slow') await new Promise(() => undefined)
-  return { table: { ok: true, value: { called: parts.length > 1 ? parts[part] : '', meanings: [] } }, parts }
+  return {
+    table: { ok: true, value: { called: parts.length > 1 ? parts[part] : '', headers: [], meanings: [] } },
+    parts,
+  }
 }
 const readTrace = async () =>
-  unreadable ? { ok: false, message: 'No.', problems: [] } : { ok: true, value: {} }
+  unreadable ? { ok: false, message: 'No.', problems: [] } : { ok: true, value: record }
+let record: object = {}
 let unreadable = false
 let slow = false
 vi.mock('../workers/files', () => ({
-  filesWork: () => ({ open, readTrace }),
+  filesWork: () => ({ open, readTrace, close: () => undefined }),
   stopFilesWork: () => undefined,
   toldByWorker: (f: unknown) => f,
 }))
@@ -88,6 +92,36 @@ it('gives a run the place in the plan that was chosen, or the first that waits f
     cellsFor,
   )
   expect(before.planned).toBeNull()
+})
+
+it('makes a run of each charge that a record holds, dated all once one of them is, and then opens the next file', async () => {
+  const [files, logbook] = [useFiles(), useLogbook()]
+  const trace = {
+    time: Float64Array.of(0, 300, 600, 900, 1200, 1500),
+    percent: Float64Array.of(90, 96, 100, 5, 11, 17),
+    temperatures: {},
+  }
+  const charges = [{ fromS: 0, toS: 600 }, { fromS: 900, toS: Infinity }] // prettier-ignore
+  record = { trace, startedAt: null, preview: { charges } }
+  const [{ deviceId, sourceId }] = logbook.runs
+  const given = { deviceId, sourceId, cableId: null, meterId: null, notes: '', planned: null, asPlanned: false } // prettier-ignore
+  await files.openAll([new File(['trace x'], 'evening.csv'), new File(['trace x'], 'next.csv')])
+  const second = await files.takeTrace({ ...given, startedAt: '2026-03-02T19:15:00.000Z', fromS: 900, charge: { at: 1, untilS: Infinity } }) // prettier-ignore
+  expect(files.opened).toMatchObject({
+    file: 'evening.csv',
+    taken: [{ charge: 1, runId: second }],
+    result: { startedAt: '2026-03-02T19:00:00.000Z' },
+  })
+  const first = await files.takeTrace({ ...given, startedAt: null, fromS: 0, charge: { at: 0, untilS: 600 } })
+  expect(files.opened?.file).toBe('next.csv')
+  const made = [first, second].map((id) => logbook.run(id!)!)
+  expect(made.map((r) => [r.startedAt, r.dated, r.startPercent, r.notes])).toEqual([
+    ['2026-03-02T19:00:00.000Z', true, 90, 'Read from evening.csv, charge 1.'],
+    ['2026-03-02T19:15:00.000Z', true, 5, 'Read from evening.csv, charge 2.'],
+  ])
+  const times = await Promise.all(made.map(async ({ id }) => [...(await logbook.traceOf(id))!.time]))
+  expect(times).toEqual([[0, 300, 600], [0, 300, 600]]) // prettier-ignore
+  record = {}
 })
 
 describe('files on their way in', () => {

@@ -3,15 +3,15 @@ import { shallowRef } from 'vue'
 import { problemInWords } from '@core/formats/problem'
 import { shapeOf } from '@core/formats/shape'
 import type { WideRun } from '@core/formats/wide'
-import { cutBefore } from '@core/trace/cut'
+import { cut } from '@core/trace/cut'
 import { movedBy } from '@core/words/moments'
 import { useOpenCells } from './openCells'
 import { keepShape } from '../storage/shapes'
 import { filesWork } from '../workers/files'
-import type { OpenedTable, Outcome, WidePreview } from '../workers/files.worker'
+import type { Outcome, WidePreview } from '../workers/files.worker'
 import { importedRun, type Given, type OneEnd } from './importedRun'
 import { useLogbook } from './logbook'
-import { openingFiles, type Opened } from './openingFiles'
+import { openingFiles, withoutCharge, type Opened, type OpenedTrace } from './openingFiles'
 
 /** Files on their way in: opened and looked at first, taken only when the reviewer says so. */
 export const useFiles = defineStore('files', () => {
@@ -54,15 +54,17 @@ export const useFiles = defineStore('files', () => {
   async function takeTrace(given: Given): Promise<string | undefined> {
     const current = opened.value
     if (current?.kind !== 'trace' || !current.result) return undefined
-    const { startedAt } = current.result
-    const { joined, ...plain } = given
-    const own = given.fromS !== 0 ? cutBefore(current.result.trace, given.fromS) : current.result.trace
-    const trace = joined?.trace ?? own
+    const { trace: whole, startedAt } = current.result
+    const { joined, charge, ...plain } = given
+    const isPart = given.fromS !== 0 || charge !== undefined
+    const trace = joined?.trace ?? (isPart ? cut(whole, given.fromS, charge?.untilS) : whole)
     const began = joined ? joined.startedAt : movedBy(startedAt, given.fromS)
-    const run = importedRun(plain, trace, began, joined?.files ?? current.file, logbook, cellsFor)
+    const file = charge ? `${current.file}, charge ${charge.at + 1}` : current.file
+    const run = importedRun(plain, trace, began, joined?.files ?? file, logbook, cellsFor)
     await once(current, () => logbook.putRun(run, trace))
     otherEnd.value = null
-    await remember(plain, current)
+    const rest = charge && !joined ? withoutCharge(current, charge.at, run, given.fromS) : null
+    await remember(plain, current, rest)
     return run.id
   }
 
@@ -100,9 +102,18 @@ export const useFiles = defineStore('files', () => {
     return ids
   }
 
-  async function remember(given: Given, { opened: { headers, meanings, own } }: { opened: OpenedTable }) {
+  /** What of the file is left to be taken stays open; else the next one comes. */
+  async function remember(
+    given: Given,
+    { opened: { headers, meanings, own } }: OpenedTrace,
+    rest?: Opened | null,
+  ) {
     lastGiven.value = given
     if (!own) await keepShape(shapeOf(headers), meanings)
+    if (rest) {
+      opened.value = rest
+      return
+    }
     void filesWork().close()
     await openNext()
   }

@@ -24,6 +24,8 @@ export interface Given {
   asPlanned: boolean
   /** Idle time before power-on that is left out, s of the file's clock. */
   fromS: number
+  /** Which of the charges that the file holds it is, from 0, and where it ends, s of the same clock. */
+  charge?: { at: number; untilS: number }
   /** The run on one clock, where this file is one end of it, and how that was found. */
   joined?: JoinedEnds
 }

@@ -4,6 +4,8 @@ import type { ReadPackage } from '@core/formats/dataPackage'
 import { readLogbook } from '@core/formats/logbookJson'
 import { problemInWords, UnreadableFile, type Problem } from '@core/formats/problem'
 import type { Logbook } from '@core/logbook/logbook'
+import type { Run } from '@core/logbook/run'
+import { movedBy } from '@core/words/moments'
 import { loadShapes } from '../storage/shapes'
 import { filesWork, stopFilesWork } from '../workers/files'
 import type { OpenedTable, ReadRecord } from '../workers/files.worker'
@@ -17,6 +19,15 @@ export interface Refusal {
   count: number
   all: string
 }
+export interface OpenedTrace {
+  kind: 'trace'
+  file: string
+  opened: OpenedTable
+  result: ReadRecord | null
+  failure: string
+  /** The runs that were made of charges it holds, and which of them, from 0. */
+  taken?: readonly { charge: number; runId: string }[]
+}
 export type Opened =
   | {
       kind: 'logbook'
@@ -25,7 +36,22 @@ export type Opened =
       /** Of a data package: which of its files are not as they were written. */
       from?: Pick<ReadPackage, 'changed' | 'checked'>
     }
-  | { kind: 'trace'; file: string; opened: OpenedTable; result: ReadRecord | null; failure: string }
+  | OpenedTrace
+
+/** A file of several charges once a run was made of one of them; null where that was the last. */
+export function withoutCharge(
+  before: OpenedTrace,
+  charge: number,
+  { id: runId, startedAt, dated }: Pick<Run, 'id' | 'startedAt' | 'dated'>,
+  fromS: number,
+): OpenedTrace | null {
+  const taken = [...(before.taken ?? []), { charge, runId }]
+  const { result } = before
+  if (!result || taken.length === result.preview.charges.length) return null
+  // Once somebody said when one of them was made, it is known of the whole record.
+  const begun = result.startedAt ?? (dated ? movedBy(startedAt, -fromS) : null)
+  return { ...before, taken, result: { ...result, startedAt: begun } }
+}
 
 /** A file that was chosen and is not open yet, or a table of one that holds several. */
 interface Waiting {

@@ -1,3 +1,4 @@
+import { anotherCharge } from './anotherCharge'
 import { bridged } from './bridged'
 import { clockGap } from './clockGap'
 import { counter } from './counter'
@@ -29,6 +30,7 @@ export type { Finding, Severity } from './finding'
 
 /** Every rule there is. A new one is a file of its own and a line here. */
 export const RULES: readonly Rule[] = [
+  anotherCharge,
   hot,
   draining,
   standing,

@@ -6,6 +6,12 @@ const FOR_GOOD_S = 10
 /** Flowing is what lies above this share of what usually flows. */
 const FLOWING_SHARE = 0.05
 
+/** What lies above it flows: a twentieth of what usually does. In the column's unit; NaN where nothing flows. */
+export function flowLimit(v: Float64Array): number {
+  const flowing = v.filter((value) => value > 0)
+  return flowing.length > 0 ? FLOWING_SHARE * quantile(flowing, 0.9) : NaN
+}
+
 /** When something began to flow: after the last sample at which it did not, by the first at which it did. s */
 export interface Onset {
   earliestS: number
@@ -21,9 +27,8 @@ export interface Onset {
  */
 export function onset({ t, v }: Samples): Onset | null {
   if (t.length === 0) return null
-  const flowing = v.filter((value) => value > 0)
-  if (flowing.length === 0) return null
-  const limit = FLOWING_SHARE * quantile(flowing, 0.9)
+  const limit = flowLimit(v)
+  if (Number.isNaN(limit)) return null
   for (let i = 0; i < t.length; i++) {
     if (!(v[i] > limit)) continue
     const until = firstAtOrAfter(t, t[i] + FOR_GOOD_S)

@@ -148,7 +148,7 @@ useEventListener('paste', (event: ClipboardEvent) => {
     />
     <TraceImport
       v-else-if="files.opened?.kind === 'trace'"
-      :key="`${files.opened.file} ${files.waiting.length}`"
+      :key="`${files.opened.file} ${files.waiting.length} ${files.opened.taken?.length ?? 0}`"
       v-bind="files.opened"
     />
     <p v-if="logbook.canUndoEdition" class="quiet small deed">

@@ -1,42 +1,38 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, toRaw, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { clock, duration } from '@core/words/figures'
-import { dayAndTime } from '@core/words/moments'
-import { problemInWords } from '@core/formats/problem'
+import { dayAndTime, movedBy } from '@core/words/moments'
 import { seemsMadeBy } from '@core/bench/ended'
 import type { Protocol } from '@core/protocol/protocol'
 import { channel } from '@core/trace/channels'
+import { cut } from '@core/trace/cut'
 import { channelsOf, durationOf } from '@core/trace/trace'
 import PathChart from '../../charts/PathChart.vue'
-import { download } from '../../composables/download'
 import { useFiles } from '../../stores/files'
 import type { JoinedEnds, OneEnd } from '../../stores/importedRun'
+import type { OpenedTrace } from '../../stores/openingFiles'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import { isLong } from '../../workers/handOver'
-import type { OpenedTable, ReadRecord } from '../../workers/files.worker'
 import PathsTable from '../../charts/PathsTable.vue'
 import ColumnPicker from './ColumnPicker.vue'
 import GivenFields from './GivenFields.vue'
 import JoiningPart from './JoiningPart.vue'
+import FormPick from '../../forms/FormPick.vue'
+import ReadFaults from './ReadFaults.vue'
+import { useCharges } from './useCharges'
 import { useGiven } from './useGiven'
 import { usePowerOn } from './usePowerOn'
 import type { WideRun } from '@core/formats/wide'
 import WideImport from './WideImport.vue'
 import { idsAsWord, placeOf } from '../../composables/places'
 
-const props = defineProps<{
-  file: string
-  opened: OpenedTable
-  result: ReadRecord | null
-  failure: string
-}>()
+const props = defineProps<Omit<OpenedTrace, 'kind'>>()
 const files = useFiles()
 const logbook = useLogbook()
 const notices = useNotices()
 const router = useRouter()
-const MOST_SHOWN = 12
 
 const { given, day, all: givenFrom } = useGiven(props.file)
 const hasGear = computed(() => logbook.devices.length > 0 && logbook.sources.length > 0)
@@ -44,7 +40,17 @@ const hasGear = computed(() => logbook.devices.length > 0 && logbook.sources.len
 const asks = ref({ device: true, source: false })
 const isWide = ref(props.opened.wide.length > 1 && !props.opened.own)
 
-const { idleS, cutIdle, typed: powerOn, error: powerOnError, fromS } = usePowerOn(() => props.result)
+const { charges, choices, chosen, charge, isLast } = useCharges(() => props)
+const {
+  idleS,
+  cutIdle,
+  typed: powerOn,
+  error: powerOnError,
+  fromS,
+} = usePowerOn(
+  () => props.result,
+  () => charge.value,
+)
 const held = computed(() => {
   if (!props.result) return ''
   const { trace, startedAt } = props.result
@@ -54,6 +60,18 @@ const held = computed(() => {
     ...(Object.keys(trace.temperatures).length ? ['temperature'] : []),
   ]
   return `${trace.time.length} readings over ${duration(durationOf(trace))}: ${what.join(', ')}.${begun}`
+})
+const partFromS = computed(() => charge.value?.fromS ?? 0)
+/** The charge that becomes a run, of a record that holds several; else the record. */
+const part = computed(() => {
+  if (!props.result) return null
+  const { trace } = props.result
+  return charge.value ? cut(toRaw(trace), charge.value.fromS, charge.value.toS) : trace
+})
+/** Where power came on, in the picture. */
+const ticks = computed(() => {
+  if (charges.value.length === 0) return fromS.value > 0 ? [{ x: fromS.value, text: 'power-on' }] : []
+  return charges.value.map(({ fromS: x }, i) => ({ x, text: `charge ${i + 1}` }))
 })
 /** The path before anything is kept. */
 const preview = computed(() => {
@@ -70,23 +88,20 @@ const preview = computed(() => {
 
 /** What a long record is asked is told once it is taken: to look through it here would hold the page up. */
 const seems = (protocol: Protocol) =>
-  !props.result || isLong(props.result.trace) || seemsMadeBy(protocol, props.result.trace)
-const takeFaults = () =>
-  download(
-    `${props.file}-faults.txt`,
-    (props.result?.problems ?? []).map(problemInWords).join('\n'),
-    'text/plain',
-  )
-const all = () => givenFrom(fromS.value)
+  !props.result || isLong(props.result.trace) || seemsMadeBy(protocol, part.value!)
+const all = () => ({
+  ...givenFrom(fromS.value),
+  ...(charge.value ? { charge: { at: chosen.value, untilS: charge.value.toS } } : {}),
+})
 
 /** Another file waits to be joined by this one. */
 const thisEnd = computed(
   (): OneEnd | null =>
     props.result && {
       file: props.file,
-      trace: props.result.trace,
-      startedAt: props.result.startedAt,
-      fromS: fromS.value,
+      trace: part.value!,
+      startedAt: movedBy(props.result.startedAt, partFromS.value),
+      fromS: fromS.value - partFromS.value,
     },
 )
 const joining = computed(() => files.otherEnd !== null && thisEnd.value !== null && !isWide.value)
@@ -105,17 +120,22 @@ async function joinAnother() {
 const taking = ref(false)
 async function take(wide?: WideRun[]) {
   taking.value = true
-  const isLast = files.waiting.length === 0
+  const isNone = files.waiting.length === 0
   try {
     if (wide) {
       const ids = await files.takeWide(all(), wide)
       notices.say(`${ids.length} runs are in the logbook.`)
-      if (isLast) await router.push({ path: '/side-by-side', query: { runs: idsAsWord(ids) } })
+      if (isNone) await router.push({ path: '/side-by-side', query: { runs: idsAsWord(ids) } })
     } else {
       const joined = joining.value ? await join.value?.take() : undefined
+      const made = props.taken?.map(({ runId }) => runId) ?? []
+      const isWhole = joined !== undefined || isLast.value
+      const called = charge.value ? `Charge ${chosen.value + 1} of ${props.file}` : props.file
       const id = await files.takeTrace(joined ? { ...all(), fromS: 0, joined } : all())
-      if (id && isLast) await router.push(placeOf('sheet', id))
-      else if (id) notices.say(`${props.file} is a run.`)
+      if (id && isNone && isWhole && made.length > 0)
+        await router.push({ path: '/side-by-side', query: { runs: idsAsWord([...made, id]) } })
+      else if (id && isNone && isWhole) await router.push(placeOf('sheet', id))
+      else if (id) notices.say(`${called} is a run.`)
     }
   } catch (error) {
     notices.fail(error)
@@ -141,22 +161,14 @@ async function take(wide?: WideRun[]) {
       label="It has columns of several chargers, or devices: each becomes a run"
     />
     <template v-if="!isWide">
-      <v-alert v-if="failure" type="error" variant="tonal" role="alert" class="my-3"
-        >{{ failure }} Nothing stored was changed.</v-alert
-      >
-      <v-alert v-if="result?.problems.length" type="warning" variant="tonal" role="alert" class="my-3">
-        {{ result.problemCount }} {{ result.problemCount === 1 ? 'place' : 'places' }} could not be read;
-        everything else is kept.
-        <ul>
-          <li v-for="(problem, i) in result.problems.slice(0, MOST_SHOWN)" :key="i">
-            {{ problemInWords(problem) }}
-          </li>
-        </ul>
-        <span v-if="result.problemCount > MOST_SHOWN"
-          >and {{ result.problemCount - MOST_SHOWN }} more.
-          <v-btn size="small" @click="takeFaults">Take the list</v-btn></span
-        >
-      </v-alert>
+      <ReadFaults :file="file" :failure="failure" :result="result" />
+      <FormPick
+        v-if="charges.length"
+        v-model="chosen"
+        :label="`It holds ${charges.length} charges. Make a run of`"
+        :items="choices"
+        class="which"
+      />
       <JoiningPart v-if="joining" ref="join" :first="files.otherEnd!" :second="thisEnd!" />
       <template v-else-if="preview">
         <PathChart
@@ -166,7 +178,7 @@ async function take(wide?: WideRun[]) {
           :max="preview.unit === '%' ? 100 : undefined"
           :until="preview.until"
           :height="170"
-          :events="fromS > 0 ? [{ x: fromS, text: 'power-on' }] : []"
+          :events="ticks"
           summary="The path of the file, before anything is kept"
           solid
         />
@@ -199,7 +211,7 @@ async function take(wide?: WideRun[]) {
         v-model:power-on="powerOn"
         :asks="isWide ? asks : { device: true, source: true }"
         :asks-day="!result?.startedAt"
-        :begun="result?.startedAt ?? all().startedAt"
+        :begun="movedBy(result?.startedAt ?? null, fromS) ?? all().startedAt"
         :asks-power-on="!isWide && !joining && result !== null"
         :power-on-error="powerOnError"
         :seems="seems"
@@ -241,7 +253,8 @@ async function take(wide?: WideRun[]) {
 </template>
 
 <style scoped>
-ul {
-  margin-left: 20px;
+.which {
+  max-width: 420px;
+  margin: 10px 0;
 }
 </style>

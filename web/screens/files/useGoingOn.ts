@@ -2,7 +2,7 @@ import { computed, ref, shallowRef, toRaw, watch, type ComputedRef, type Ref, ty
 import type { Preview } from '@core/analysis/preview'
 import { goesOnSchema } from '@core/formats/clockForm'
 import { goesOnAt } from '@core/trace/append'
-import { cutBefore } from '@core/trace/cut'
+import { cut } from '@core/trace/cut'
 import { durationOf, type Trace } from '@core/trace/trace'
 import { clock } from '@core/words/figures'
 import { movedBy } from '@core/words/moments'
@@ -28,7 +28,7 @@ export interface UseGoingOnReturn {
 export function useGoingOn(before: () => OneEnd, after: () => OneEnd): UseGoingOnReturn {
   const first = computed(() => {
     const { trace, startedAt, fromS } = before()
-    return { trace: cutBefore(toRaw(trace), fromS), startedAt: movedBy(startedAt, fromS) }
+    return { trace: cut(toRaw(trace), fromS), startedAt: movedBy(startedAt, fromS) }
   })
   const second = computed(() => toRaw(after().trace))
   const apartS = computed(
