@@ -47,7 +47,7 @@ onMounted(async () => {
   <v-app :class="{ dragging }" @dragover="over" @dragleave.self="dragging = false" @drop="drop">
     <a class="skip" href="#content">Skip to the page</a>
     <TopBar />
-    <v-main id="content">
+    <v-main id="content" class="rest">
       <div v-if="logbook.state === 'loading'" class="page" role="status">Opening the logbook …</div>
       <EmptyPage
         v-else-if="logbook.state === 'failed'"
@@ -60,7 +60,7 @@ onMounted(async () => {
       <LostLogbook v-else-if="startup.loss" :loss="startup.loss" />
       <template v-else>
         <GuideBar />
-        <router-view />
+        <div class="screen"><router-view /></div>
         <PageFoot />
       </template>
     </v-main>
@@ -73,6 +73,16 @@ onMounted(async () => {
 .dragging {
   outline: 2px dashed rgb(var(--v-theme-primary));
   outline-offset: -4px;
+}
+/* The foot stands at the bottom from the first: what is drawn before it does not push it down the screen. */
+@media screen {
+  .rest {
+    display: flex;
+    flex-direction: column;
+  }
+  .screen {
+    flex: 1 0 auto;
+  }
 }
 .skip {
   position: absolute;

@@ -46,11 +46,21 @@ it('parts it where the log stopped while it was drained, and begins the first wh
 })
 
 it('takes a wrong reading, a level drained under load, and one drained before its charge for no other charge', () => {
-  const slip = log([40, charge(5, 18)], [1, () => ({ percent: 0, power: 18 })], [40, charge(45, 18)])
+  const slip = log([40, charge(5, 18)], [1, () => ({ percent: 0, power: 18 })], [40, charge(44, 18)])
   const load = log([30, charge(50, 18)], [40, (m) => ({ percent: 79 - m, power: 18 })], [40, charge(40, 18)])
   const drained = log([40, (m) => ({ percent: 45 - m })], [60, only(charge(5, 18), 'percent')])
   const small = log([40, charge(5, 18)], [20, level(36)], [40, charge(36, 18)])
   expect([slip, load, drained, small].map(told)).toEqual([[], [], [], []])
+})
+
+it('needs a fall of ten points and a rise of five, however coarsely it was read', () => {
+  const reading = (percent: number) => ({ percent, power: 18 })
+  const levels = (...of: number[]) => told(log([of.length, (m) => reading(of[m])])).map(([from]) => from)
+  expect([levels(20, 25, 15, 20), levels(20, 25, 16, 21), levels(20, 25, 15, 19)]).toEqual([[0, 2], [], []])
+  expect([levels(21, 25, 15, 20), levels(60, 80, 100, 7, 13, 19)]).toEqual([[], [0, 3]])
+  // Twice the same wrong reading is wrong as well; a point less before the fall is of the charge before it.
+  expect([levels(40, 45, 0, 0, 45, 46), levels(5, 100, 99, 98, 20, 26)]).toEqual([[], [0, 4]])
+  expect(told(log([6, (m) => reading([5, 100, 99, 99, 20, 26][m])]))).toEqual([[0, 3, true], [4, Infinity, true]]) // prettier-ignore
 })
 
 it('says of levels alone that slowly fell that another charge may have begun, and of a step that it has', () => {

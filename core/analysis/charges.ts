@@ -73,7 +73,7 @@ function byLevel({ t, v }: Samples, flow: Samples): Later[] {
   const found: Later[] = []
   const flowing = stretchesOf(flow, PAUSE_S)
   for (const { topAt, leftAt, troughAt } of valleysOf(v)) {
-    const isStep = v[leftAt - 1] - v[leftAt] >= FALL
+    const isStep = v.subarray(leftAt, troughAt + 1).some((level, i) => v[leftAt + i - 1] - level >= FALL)
     const next = flowing.find(({ until }) => flow.t[until - 1] > t[troughAt])
     const before = flowing.findLast(({ from }) => flow.t[from] < t[leftAt])
     const fullS = t[leftAt - 1]

@@ -170,8 +170,7 @@ const height = computed(() =>
 .pick {
   flex: 0 1 190px;
 }
-a {
-  color: inherit;
+td a {
   font-weight: 600;
   white-space: nowrap;
 }
