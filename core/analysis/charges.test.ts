@@ -99,4 +99,6 @@ it('finds none in what says nothing', () => {
   expect(chargesIn(traceFromReadings([]))).toEqual([])
   expect(chargesIn(log([60, () => ({ temperatures: { '': 20 } })]))).toEqual([])
   expect(chargesIn(log([60, watts(0)], [60, level(5)]))).toEqual([])
+  // Nor in a gauge that jumps to and fro all the time.
+  expect(chargesIn(log([5000, (m) => ({ percent: (m >> 3) % 2 ? 20 + (m % 8) * 3 : 10 })]))).toEqual([])
 })

@@ -1,4 +1,4 @@
-import { median } from 'd3-array'
+import { bisector, median } from 'd3-array'
 import { firstAfter, firstAtOrAfter, samplesOf, type Samples } from '../trace/samples'
 import { batteryPowerColumn, currentColumn, powerColumn, type Trace } from '../trace/trace'
 import { idleBefore } from './idle'
@@ -24,6 +24,8 @@ const TOP_UP_SHARE = 0.1
 const ANEW = 2
 /** How much of a stretch tells how strongly it ends, or begins. s */
 const TOLD_BY_S = 120
+/** What looks like more charges than this is a gauge that cannot be believed. */
+const MOST = 50
 /** What flows for less than this is no charge. s */
 const SHORT_S = 60
 /** A resting plateau is told from so much of its end: it stays with its charge. s */
@@ -53,7 +55,7 @@ export function chargesIn(trace: Trace): Charge[] {
   const flow = samplesOf(trace.time, column)
   const levels = samplesOf(trace.time, trace.percent)
   const later = levels.t.length > 2 ? byLevel(levels, flow) : byFlow(flow)
-  if (later.length === 0) return []
+  if (later.length === 0 || later.length >= MOST) return []
   const begins = [idleBefore(trace), ...later.map(({ fromS }) => fromS)]
   return begins.map((fromS, i) => ({
     fromS,
@@ -70,12 +72,16 @@ interface Later {
 }
 
 function byLevel({ t, v }: Samples, flow: Samples): Later[] {
+  const valleys = valleysOf(v)
+  if (valleys.length === 0) return []
   const found: Later[] = []
   const flowing = stretchesOf(flow, PAUSE_S)
-  for (const { topAt, leftAt, troughAt } of valleysOf(v)) {
+  const endsAfter = bisector(({ until }: Stretch) => flow.t[until - 1]).right
+  const beginsBy = bisector(({ from }: Stretch) => flow.t[from]).left
+  for (const { topAt, leftAt, troughAt } of valleys) {
     const isStep = v.subarray(leftAt, troughAt + 1).some((level, i) => v[leftAt + i - 1] - level >= FALL)
-    const next = flowing.find(({ until }) => flow.t[until - 1] > t[troughAt])
-    const before = flowing.findLast(({ from }) => flow.t[from] < t[leftAt])
+    const next = flowing[endsAfter(flowing, t[troughAt])]
+    const before = flowing[beginsBy(flowing, t[leftAt]) - 1]
     const fullS = t[leftAt - 1]
     if (next && before && next !== before)
       found.push({ fromS: beginOf(flow, next), endS: Math.min(fullS, restOf(flow, before)), isSure: true })

@@ -8,9 +8,18 @@ const FLOWING_SHARE = 0.05
 
 /** What lies above it flows: a twentieth of what usually does. In the column's unit; NaN where nothing flows. */
 export function flowLimit(v: Float64Array): number {
-  const flowing = v.filter((value) => value > 0)
-  return flowing.length > 0 ? FLOWING_SHARE * quantile(flowing, 0.9) : NaN
+  const limit =
+    limits.get(v) ??
+    FLOWING_SHARE *
+      quantile(
+        v.filter((value) => value > 0),
+        0.9,
+      )
+  limits.set(v, limit)
+  return limit
 }
+/** Columns are never changed in place: a long one is asked about more than once. */
+const limits = new WeakMap<Float64Array, number>()
 
 /** When something began to flow: after the last sample at which it did not, by the first at which it did. s */
 export interface Onset {
