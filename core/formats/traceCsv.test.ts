@@ -128,3 +128,12 @@ describe('writing a trace', () => {
     )
   })
 })
+
+it('names a cell outside what its column may hold, with the bounds', () => {
+  const { trace, problems } = readTraceCsv('time_s,power_w\n0,18\n60,9999\n120,-301\n180,18\n')
+  expect(problems.map(({ line, where, message }) => `${line} ${where}: ${message}`)).toEqual([
+    '3 power_w: "9999" is outside −300 to 500; it counts as not read.',
+    '4 power_w: "-301" is outside −300 to 500; it counts as not read.',
+  ])
+  expect(Array.from(trace.power!)).toEqual([18, NaN, NaN, 18])
+})

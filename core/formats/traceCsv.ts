@@ -17,6 +17,7 @@ import { unguardCell } from './textCell'
 import { isCalendar } from './timeCell'
 import { readTimes } from './timeColumn'
 import { shortNumber } from '../trace/decimal'
+import { written } from '../trace/typedNumber'
 import { areShares, groupingOf, inColumnsUnit, valueOf, type Grouping } from './valueCell'
 
 /** A trace read from a file, with everything that was assumed or could not be read. */
@@ -218,7 +219,7 @@ function readCell(
     where,
     Number.isNaN(value)
       ? `${quoted(cell)} is not a number; it counts as not read.`
-      : `${quoted(cell)} is outside ${low} to ${high}; it counts as not read.`,
+      : `${quoted(cell)} is outside ${written(low)} to ${written(high)}; it counts as not read.`,
   )
   return NaN
 }

@@ -1,6 +1,7 @@
 import { BOUNDS, LONGEST_S, MOST_READINGS, TEMPERATURE_BOUNDS } from './bounds'
 import { placesProblem } from './places'
 import { CHANNELS, type Trace } from './trace'
+import { written } from './typedNumber'
 
 const NOTE_MAX = 2000
 
@@ -61,7 +62,7 @@ function columnProblem(
     return `is not a list of ${length} numbers`
   for (let i = 0; i < length; i++)
     if (column[i] < low || column[i] > high)
-      return `holds ${column[i]}, outside ${low} to ${high} (reading ${i + 1})`
+      return `holds ${written(column[i])}, outside ${written(low)} to ${written(high)} (reading ${i + 1})`
   return null
 }
 

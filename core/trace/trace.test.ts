@@ -100,7 +100,7 @@ describe('what keeps a trace from being taken', () => {
     [{ percent: column(5) }, 'trace.percent is not a list of 2 numbers'],
     [{ percent: [5, 6] }, 'trace.percent is not a list of 2 numbers'],
     [{ percent: column(5, 101) }, 'trace.percent holds 101, outside 0 to 100 (reading 2)'],
-    [{ power: column(-301, 5) }, /^trace.power holds -301, outside -300 to 500 \(reading 1\)/],
+    [{ power: column(-301, 5) }, /^trace.power holds −301, outside −300 to 500 \(reading 1\)/],
     [{ temperatures: null }, 'the trace has no list of temperatures'],
     [{ temperatures: 5 }, 'the trace has no list of temperatures'],
     [{ temperatures: { back: column(1, 151) } }, /^trace.temperatures.back holds 151/],

@@ -18,7 +18,8 @@ export const typedNumber = (label: string, low: number, high: number, unit = '',
     .min(low, `${label} must be at least ${written(low)}${unit}.`)
     .max(high, `${label} must be at most ${written(high)}${unit}.`)
 
-const written = (bound: number): string => String(bound).replace('-', '−')
+/** A bound as a message says it, with a real minus sign. */
+export const written = (bound: number): string => String(bound).replace('-', '−')
 
 /** The same where it cannot be left out. */
 export const neededNumber = (label: string, low: number, high: number, unit = '') =>

@@ -35,6 +35,6 @@ const takeFaults = () =>
 
 <style scoped>
 ul {
-  margin-left: 20px;
+  padding-left: 20px;
 }
 </style>
