@@ -2,6 +2,7 @@ import { maxIndex, rollup } from 'd3-array'
 import Papa from 'papaparse'
 import { MOST_READINGS } from '../trace/bounds'
 import { spacedToTabs } from './spaced'
+import { pairedTable } from './paired'
 import { ProblemList, quoted, UnreadableFile } from './problem'
 import { headingRows, headsBelow, isValue, onlyCell } from './headerRows'
 
@@ -42,7 +43,7 @@ const PIECE_CHARS = 4 * 1024 * 1024
 export type IsHeader = (cells: readonly string[]) => boolean
 
 /**
- * Reads delimited text (RFC 4180, forgiving of BOM, CRLF, `;`, tab or `|` for `,`, and of lines before the header, which
+ * Reads a log whose lines name their values, or delimited text (RFC 4180, forgiving of BOM, CRLF, `;`, tab or `|` for `,`, and of lines before the header, which
  * `isHeader` knows): its tables, one below the other, each with a header of its own.
  * @throws UnreadableFile when it is empty, binary, has no rows of cells, a quote that never closes, or rows that are
  * mostly longer than the header.
@@ -53,6 +54,8 @@ export function readTables(text: string, isHeader: IsHeader = () => false, onPro
   // eslint-disable-next-line no-control-regex
   if (/[\u0000-\u0008\u000E-\u001A]/.test(clean.slice(0, 4096)))
     throw new UnreadableFile('This is not a text file; a trace is a table saved as CSV.')
+  const paired = pairedTable(clean)
+  if (paired) return [paired]
   const spaced = spacedToTabs(clean)
   const tabled = spaced ?? clean
   const knows: IsHeader = (cells) => isHeader(uncommented(cells))

@@ -1,6 +1,7 @@
 import { expose, transfer } from 'comlink'
 import { previewOf, type Preview } from '@core/analysis/preview'
 import { encodingOf, isOneByte, ONE_BYTE } from '@core/formats/encoding'
+import { isObjectLines } from '@core/formats/paired'
 import { isOwnTable, type ColumnMeaning } from '@core/formats/columns'
 import { guessColumns } from '@core/formats/guessColumns'
 import { shapeOf } from '@core/formats/shape'
@@ -178,7 +179,8 @@ const work = {
     if (zip && 'package' in zip)
       return zip.package.ok ? { package: zip.package.value } : { table: zip.package, parts: [] }
     const text = zip ? '' : await textOf(file, onProgress)
-    if (!zip && (isNamedJson || text.trimStart().startsWith('{'))) return { logbook: text }
+    const isBook = isNamedJson || text.trimStart().startsWith('{')
+    if (!zip && isBook && !isObjectLines(text)) return { logbook: text }
     const onCut = (share: number) => onProgress(READ + CUT * share)
     const tables = outcome(() => (zip ? workbookTables(zip.sheets, onCut) : readTraceTables(text, onCut)))
     if (!tables.ok) return { table: tables, parts: [] }

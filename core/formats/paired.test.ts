@@ -1,0 +1,53 @@
+import { expect, it } from 'vitest'
+import { isObjectLines, pairedTable } from './paired'
+import { readTraceCsv } from './traceCsv'
+
+const lines = (of: (s: number) => string) => Array.from({ length: 30 }, (_, i) => of(10 * i)).join('\n')
+const clock = (s: number) => `19:${30 + Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`
+
+it('reads a log whose lines name their values, with their units or without', () => {
+  const plain = readTraceCsv(lines((s) => `t=${s} V=9.02 A=1.995 level=${5 + Math.floor(s / 60)}%`))
+  expect(plain.problems).toEqual([])
+  expect(plain.assumed).toContain('Each line names its values.')
+  expect([plain.trace.time[29], plain.trace.voltage![0], plain.trace.current![0]]).toEqual([290, 9.02, 1.995])
+  expect(plain.trace.percent![29]).toBe(9)
+  const stamped = readTraceCsv(
+    lines((s) => `[${clock(s)}] Volts: 9.02 V, Amps: 1995 mA, Power: 17.99W`),
+  ).trace
+  expect([stamped.time[29], stamped.voltage![3], stamped.current![3], stamped.power![3]]).toEqual([290, 9.02, 1.995, 17.99]) // prettier-ignore
+})
+
+it('reads a log of an object a line, which is no logbook', () => {
+  const text = lines((s) =>
+    JSON.stringify({ elapsed: s, voltage: 9.02, current: -1.5, ok: true, of: { a: 1 } }),
+  )
+  const { trace } = readTraceCsv(text)
+  expect([trace.time[29], trace.voltage![0], trace.current![0]]).toEqual([290, 9.02, -1.5])
+  expect([isObjectLines(text), isObjectLines(text.slice(0, -5))]).toEqual([true, true])
+  for (const logbook of [
+    '{"format":"inkpath-logbook","runs":[]}',
+    '{\n"format": "inkpath-logbook",\n"runs": []\n}',
+  ])
+    expect([isObjectLines(logbook), pairedTable(logbook)]).toEqual([false, undefined])
+})
+
+it('tells the line of what it cannot read, and keeps what only some lines name', () => {
+  const table = pairedTable('t=0 V=9\nt=10 V=9 T=25\n--- restarted ---\nt=20 V=9\nt=30 V=9\nt=40 V=9')!
+  expect(table.headers).toEqual(['t', 'V', 'T'])
+  expect(table.rows.map(({ line, cells }) => [line, cells[2]])).toEqual([[1, ''], [2, '25'], [4, ''], [5, ''], [6, '']]) // prettier-ignore
+  expect(table.problems.kept).toEqual([
+    { line: 3, where: '', message: '"--- restarted ---" names no values; it is left out.' },
+  ])
+})
+
+it('leaves alone what is a table already', () => {
+  for (const text of [
+    'time_s,battery_percent,note\n0,5,\n60,6,fan: 3 V: 5\n120,7,\n180,8,',
+    'Start: 19:30\nMeter: 3\ntime,level\n0,5\n60,6\n120,7\n180,8\n240,9\n300,10\n360,11\n420,12\n480,13',
+    'time;level\n19:30:00;5\n19:35:00;11',
+    '2026-03-02T19:30:00,5,18\n2026-03-02T19:31:00,6,18',
+    '19:30 5% 18.0 W\n19:35 11% 17.5 W',
+    `${'a('.repeat(30_000)}\n${'a=1 '.repeat(2000)}`,
+  ])
+    expect(pairedTable(text)).toBeUndefined()
+})
