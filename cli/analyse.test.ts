@@ -109,3 +109,14 @@ it('takes the first reading of a named level as watched', async () => {
   expect(await full()).toMatchObject({ timeS: 11160, earliestS: 10260 })
   expect((await analyse('--watched', 'soon')).status).toBe(2)
 })
+
+it('takes one charge of a trace that ran on into the next, and says so where it is taken whole', async () => {
+  const charge = (from: number) => Array.from({ length: 60 }, (_, m) => `${60 * (from + m)},${5 + m},12`)
+  writeFileSync(path, ['time_s,battery_percent,power_w', ...charge(0), ...charge(60)].join('\n'))
+  const said = JSON.parse((await analyse('--json', '--charge', '2')).stdout)
+  expect([said.samples, said.durationS, said.milestones[0].earliestS]).toEqual([60, 3540, 2640])
+  const codes = JSON.parse((await analyse('--json')).stdout).findings.map((f: { code: string }) => f.code)
+  expect(codes).toContain('another-charge')
+  expect(said.findings.map((f: { code: string }) => f.code)).not.toContain('another-charge')
+  expect(await analyse('--charge', '3')).toMatchObject({ status: 2, stderr: expect.stringMatching(/ten\.csv: it holds 2 charges\.$/m) }) // prettier-ignore
+})

@@ -1,8 +1,10 @@
 import { Command } from 'commander'
 import { analyse, type Analysis } from '@core/analysis/analyse'
+import { chargesIn } from '@core/analysis/charges'
 import { usableCapacity } from '@core/gear/capacity'
-import { withWatched } from '@core/trace/trace'
-import { numberBetween, numbersBetween, readTraceFile, assumedLines } from './input'
+import { cut } from '@core/trace/cut'
+import { withWatched, type Trace } from '@core/trace/trace'
+import { InputError, numberBetween, numbersBetween, readTraceFile, assumedLines } from './input'
 import { analysisTable } from './table'
 
 interface Options {
@@ -11,6 +13,7 @@ interface Options {
   percent: number[]
   watched?: number[]
   ambient?: number
+  charge?: number
   json?: boolean
 }
 
@@ -32,10 +35,16 @@ export function analyseCommand(): Command {
       numbersBetween(0, 100),
     )
     .option('--ambient <C>', 'temperature of the room, °C', numberBetween(-30, 60))
+    .option(
+      '--charge <n>',
+      'one of several charges that the trace holds one after another: the first is 1',
+      numberBetween(1, 50),
+    )
     .option('--json', 'print one JSON object')
     .action(async (path: string, options: Options) => {
       const read = await readTraceFile(path)
-      const trace = withWatched(read.trace, options.watched ?? [])
+      const part = options.charge === undefined ? read.trace : chargeOf(path, read.trace, options.charge)
+      const trace = withWatched(part, options.watched ?? [])
       const usableWh =
         options.capacityWh === undefined ? undefined : usableCapacity(options.capacityWh, options.health)
       const analysis = analyse(trace, {
@@ -49,6 +58,17 @@ export function analyseCommand(): Command {
           : assumedLines([path], [read]) + analysisTable(path, analysis),
       )
     })
+}
+
+/** One charge of a trace that holds several, from its power-on. */
+function chargeOf(path: string, trace: Trace, number: number): Trace {
+  const charges = chargesIn(trace)
+  const charge = charges[number - 1]
+  if (!charge)
+    throw new InputError(
+      `${path}: it holds ${charges.length > 0 ? `${charges.length} charges` : 'one charge'}.`,
+    )
+  return cut(trace, charge.fromS, charge.toS)
 }
 
 /**

@@ -93,7 +93,7 @@ useEventListener('paste', (event: ClipboardEvent) => {
       variant="underlined"
       hide-details
       prepend-icon=""
-      accept=".json,.csv,.tsv,.txt,.log,.md,.xlsx,.zip,application/json,text/csv"
+      accept=".json,.jsonl,.csv,.tsv,.txt,.log,.md,.xlsx,.zip,application/json,text/csv"
       @update:model-value="pick"
     />
     <p class="quiet small deed">
