@@ -112,6 +112,11 @@ it('makes a run of each charge that a record holds, dated all once one of them i
     taken: [{ charge: 1, runId: second }],
     result: { startedAt: '2026-03-02T19:00:00.000Z' },
   })
+  // Another file chosen meanwhile comes first, and what was taken of this one is not offered again.
+  await files.openAll([new File(['trace x'], 'between.csv')])
+  expect(files.opened?.file).toBe('between.csv')
+  await files.openNext()
+  expect(files.opened).toMatchObject({ file: 'evening.csv', taken: [{ charge: 1, runId: second }] })
   const first = await files.takeTrace({ ...given, startedAt: null, fromS: 0, charge: { at: 0, untilS: 600 } })
   expect(files.opened?.file).toBe('next.csv')
   const made = [first, second].map((id) => logbook.run(id!)!)

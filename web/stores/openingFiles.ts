@@ -53,12 +53,25 @@ export function withoutCharge(
   return { ...before, taken, result: { ...result, startedAt: begun } }
 }
 
+/** What has been made of an opened file of several charges. */
+function madeOf(file: Opened | null): Waiting['made'] {
+  if (file?.kind !== 'trace' || !file.taken) return undefined
+  return { taken: file.taken, startedAt: file.result?.startedAt ?? null }
+}
+/** A file that was opened again, with it. */
+function withMade(file: Opened | null, { taken, startedAt }: NonNullable<Waiting['made']>): Opened | null {
+  if (file?.kind !== 'trace' || !file.result) return file
+  return { ...file, taken, result: { ...file.result, startedAt: file.result.startedAt ?? startedAt } }
+}
+
 /** A file that was chosen and is not open yet, or a table of one that holds several. */
 interface Waiting {
   file: File
   part: number
   /** It was open before: what else it holds waits already. */
   isAgain?: boolean
+  /** What was made of it already, and when its record began. */
+  made?: { taken: OpenedTrace['taken']; startedAt: string | null }
 }
 
 const MAX_BYTES = 400 * 1024 * 1024
@@ -96,7 +109,8 @@ export function openingFiles() {
     // One that is being read, or could be read and was neither taken nor left, waits again.
     const isWanted = busy.value || opened.value?.kind === 'logbook' || opened.value?.result
     const isAgain = current?.isAgain === true || opened.value !== null
-    const open = isWanted && current ? [{ ...current, isAgain }] : []
+    const open =
+      isWanted && current ? [{ ...current, isAgain, made: madeOf(opened.value) ?? current.made }] : []
     waiting.value = [...files.map((file) => ({ file, part: 0 })), ...open, ...waiting.value]
     await openNext()
   }
@@ -138,6 +152,7 @@ export function openingFiles() {
         const name = [file.name, table.called].filter(Boolean).join(', ')
         opened.value = { kind: 'trace', file: name, opened: table, result: null, failure: '' }
         await readColumns(table.meanings)
+        if (one.made) opened.value = withMade(opened.value, one.made)
       }
     } catch (error) {
       refuse(file.name, (error as Error).message)
