@@ -62,14 +62,16 @@ const stateWords = computed(() => {
       </p>
       <div class="head">
         <h1><InkMark :ink="run.ink" /> {{ logbook.nameOf(run) }}</h1>
-        <v-btn-toggle v-if="trace" v-model="view" mandatory density="compact">
+        <v-btn-toggle v-model="view" mandatory density="compact" :disabled="!trace">
           <v-btn value="paths">Paths</v-btn>
           <v-btn value="level">Against level</v-btn>
           <v-btn value="readings">Readings</v-btn>
         </v-btn-toggle>
       </div>
       <p v-if="run.state !== 'done'" class="state">{{ stateWords }}. {{ run.stateReason }}</p>
-      <p v-if="state === 'working'" role="status">Working out the figures …</p>
+      <p v-if="state === 'working' && !analysis" class="sentence waits" role="status">
+        Working out the figures …
+      </p>
       <p v-else-if="state === 'failed'" role="alert">
         This run’s readings could not be read from storage. Import the logbook’s file again.
         <template v-if="kept">Its path is shown as it was drawn last.</template>
@@ -77,6 +79,7 @@ const stateWords = computed(() => {
       <template v-if="trace || kept">
         <p v-if="analysis" class="sentence" data-testid="sentence">
           {{ sentence }} <span class="quiet">{{ curveSentence(analysis) }}</span>
+          <span v-if="state === 'working'" class="quiet" role="status"> Working out the figures …</span>
         </p>
         <p v-if="run.notes" class="quiet">{{ run.notes }}</p>
         <template v-if="!trace || view !== 'readings'">
@@ -155,6 +158,15 @@ const stateWords = computed(() => {
   font-size: 1.06rem;
   line-height: 1.35;
   margin: 0 0 4px;
+}
+/* As much as most sentences take: what is below them stays where it is. */
+.waits {
+  min-height: 2.7em;
+}
+@media (max-width: 760px) {
+  .waits {
+    min-height: 6.75em;
+  }
 }
 .head {
   display: flex;
