@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { strToU8, zipSync } from 'fflate'
 import writeSheet from 'write-excel-file/node'
 import { stripLogbook, takeIn } from './fixture'
 import { pick } from './steps'
@@ -206,12 +207,28 @@ const evening = () => {
   return ['Elapsed,Level %,Power W', ...rows].join('\n')
 }
 
-test('an evening’s log of two charges becomes a run of each, set beside each other', async ({ page }) => {
+/** A table as a spreadsheet in the OpenDocument format, numbers as numbers. */
+function ods(name: string, table: string) {
+  const cell = (of: string) =>
+    Number.isNaN(Number(of))
+      ? `<table:table-cell office:value-type="string"><text:p>${of}</text:p></table:table-cell>`
+      : `<table:table-cell office:value-type="float" office:value="${of}"><text:p>${of}</text:p></table:table-cell>`
+  const rows = table
+    .split('\n')
+    .map((row) => `<table:table-row>${row.split(',').map(cell).join('')}</table:table-row>`)
+  const content = `<office:document-content><table:table table:name="Log">${rows.join('')}</table:table></office:document-content>`
+  const zip = zipSync({ mimetype: strToU8('application/vnd.oasis.opendocument.spreadsheet'), 'content.xml': strToU8(content) }) // prettier-ignore
+  return { name, mimeType: 'application/vnd.oasis.opendocument.spreadsheet', buffer: Buffer.from(zip) }
+}
+
+test('an evening’s log of two charges, in a spreadsheet, becomes a run of each, set beside each other', async ({
+  page,
+}) => {
   await takeIn(page, stripLogbook(3))
   await page
     .locator('input[type=file]')
     .first()
-    .setInputFiles([csv('evening.csv', evening())])
+    .setInputFiles([ods('evening.ods', evening())])
   const which = page.getByLabel('It holds 2 charges. Make a run of')
   await expect(which).toHaveValue(/^charge 1, 0:00:00 to 0:59:00$/)
   await pick(page, 'Source', 'Hawser 22')

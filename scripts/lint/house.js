@@ -66,7 +66,15 @@ export const HOUSE = {
       'core/trace',
       'core/words',
     ],
-    packages: ['yup', 'papaparse', 'date-fns', 'd3-array', 'to-words/en-US', '@sodaru/yup-to-json-schema'],
+    packages: [
+      'yup',
+      'papaparse',
+      'saxen',
+      'date-fns',
+      'd3-array',
+      'to-words/en-US',
+      '@sodaru/yup-to-json-schema',
+    ],
   },
   'core/words': { rooms: [], packages: ['d3-array'] },
   'core/words/sentences': {

@@ -14,6 +14,7 @@ import type { Progress, Table } from '@core/formats/table'
 import { readTraceTables, traceFromTable, type TraceReadResult } from '@core/formats/traceCsv'
 import { columnsOf, durationOf } from '@core/trace/trace'
 import { sha256 } from './sha256'
+import type { ZipContents } from './zipContents'
 
 /** An outcome that survives the trip between threads, where error classes do not. */
 export type Outcome<T> =
@@ -91,11 +92,16 @@ const MOST_OF_SHEET = 512 * 1024 * 1024
 const MOST_OF_PACKAGE = 1024 * 1024 * 1024
 
 /** The tables of a spreadsheet. */
-async function sheetsOf(file: Blob, unpackedBytes: number): Promise<Sheet[]> {
+async function sheetsOf(
+  file: Blob,
+  zip: Uint8Array,
+  { names, unpackedBytes }: ZipContents,
+): Promise<Sheet[]> {
   if (file.size > LARGEST_SHEET || unpackedBytes > MOST_OF_SHEET)
     throw new Error(
       'This spreadsheet is too large to be opened whole. Save its sheet as CSV, and bring that in.',
     )
+  if (names.includes('content.xml')) return openDocumentOf(zip)
   try {
     const { default: readSheets } = await import('read-excel-file/web-worker')
     return (await readSheets(file)) as Sheet[]
@@ -105,6 +111,14 @@ async function sheetsOf(file: Blob, unpackedBytes: number): Promise<Sheet[]> {
       { cause: error },
     )
   }
+}
+
+/** The sheets of a spreadsheet in the OpenDocument format. */
+async function openDocumentOf(zip: Uint8Array): Promise<Sheet[]> {
+  const { unzipSync, strFromU8 } = await import('fflate')
+  const { openDocumentSheets } = await import('@core/formats/openDocument')
+  const { 'content.xml': content } = unzipSync(zip, { filter: ({ name }) => name === 'content.xml' })
+  return openDocumentSheets(strFromU8(content))
 }
 
 /** A data package of ours. */
@@ -126,10 +140,10 @@ async function packageOf(zip: Uint8Array, unpackedBytes: number): Promise<Outcom
 async function unzipped(file: Blob): Promise<{ package: Outcome<ReadPackage> } | { sheets: Sheet[] }> {
   const zip = new Uint8Array(await file.arrayBuffer())
   const { zipContents } = await import('./zipContents')
-  const { names, unpackedBytes } = zipContents(zip) ?? { names: [], unpackedBytes: 0 }
-  return names.includes('datapackage.json')
-    ? { package: await packageOf(zip, unpackedBytes) }
-    : { sheets: await sheetsOf(file, unpackedBytes) }
+  const contents = zipContents(zip) ?? { names: [], unpackedBytes: 0 }
+  return contents.names.includes('datapackage.json')
+    ? { package: await packageOf(zip, contents.unpackedBytes) }
+    : { sheets: await sheetsOf(file, zip, contents) }
 }
 
 /** A table that was found, as the screen is told of it. */

@@ -93,12 +93,12 @@ useEventListener('paste', (event: ClipboardEvent) => {
       variant="underlined"
       hide-details
       prepend-icon=""
-      accept=".json,.jsonl,.csv,.tsv,.txt,.log,.md,.xlsx,.zip,application/json,text/csv"
+      accept=".json,.jsonl,.csv,.tsv,.txt,.log,.md,.xlsx,.ods,.zip,application/json,text/csv"
       @update:model-value="pick"
     />
     <p class="quiet small deed">
       <v-btn size="small" class="flush" @click="pasting = true">Paste or type a table</v-btn>
-      <span>JSON, CSV, XLSX or ZIP, several at once. Files can be dropped on any screen.</span>
+      <span>JSON, CSV, XLSX, ODS or ZIP, several at once. Files can be dropped on any screen.</span>
     </p>
     <p v-if="files.waiting.length && !files.opened && !files.busy" class="one-end" role="status">
       {{ files.waiting.length }} {{ files.waiting.length === 1 ? 'record waits' : 'records wait' }}.
