@@ -135,9 +135,12 @@ function leftBefore(v: Float64Array, until: number, top: number): number {
 function byFlow(flow: Samples): Later[] {
   const found: Later[] = []
   let before: Stretch | undefined
+  let amount = 0
   for (const next of stretchesOf(flow, LONG_PAUSE_S)) {
-    if (!before || amountOf(flow, next) < TOP_UP_SHARE * amountOf(flow, before)) {
-      before = before ? { from: before.from, until: next.until } : next
+    const more = amountOf(flow, next)
+    if (!before || more < TOP_UP_SHARE * amount) {
+      before = { from: before?.from ?? next.from, until: next.until }
+      amount += more
       continue
     }
     found.push({
@@ -146,6 +149,7 @@ function byFlow(flow: Samples): Later[] {
       isSure: beginning(flow, next) >= ANEW * ending(flow, before),
     })
     before = next
+    amount = more
   }
   return found
 }

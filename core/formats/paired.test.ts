@@ -17,6 +17,19 @@ it('reads a log whose lines name their values, with their units or without', () 
   expect([stamped.time[29], stamped.voltage![3], stamped.current![3], stamped.power![3]]).toEqual([290, 9.02, 1.995, 17.99]) // prettier-ignore
 })
 
+it('takes a moment for one value, however its day is written', () => {
+  const begun = (stamp: (s: number) => string) => {
+    const { trace, startedAt, problems } = readTraceCsv(lines((s) => `time=${stamp(s)} V=9.02 A=1.995`))
+    return [startedAt, trace.time[29], problems.length]
+  }
+  const told = ['2026-03-02T19:30:00.000Z', 290, 0]
+  expect(begun((s) => `2026-03-02T${clock(s)}`)).toEqual(told)
+  expect(begun((s) => `2026-03-02 ${clock(s)}`)).toEqual(told)
+  expect(begun((s) => `02.03.2026 ${clock(s)}`)).toEqual(told)
+  expect(begun((s) => `2026/3/2 ${clock(s)}`)).toEqual(told)
+  expect(begun((s) => `0:${clock(s).slice(3)}`)).toEqual([null, 29 * 10 + 1800, 0])
+})
+
 it('reads a log of an object a line, which is no logbook', () => {
   const text = lines((s) =>
     JSON.stringify({ elapsed: s, voltage: 9.02, current: -1.5, ok: true, of: { a: 1 } }),

@@ -11,9 +11,9 @@ const MOST_NAMES = 60
 /** When it was: before the names, in brackets or not. */
 const STAMP =
   /^\s*\[?\s*((?:\d{4}-\d\d-\d\d[T ]\s*)?\d{1,2}:\d\d(?::\d\d)?(?:[.,]\d+)?(?:Z|[+-]\d\d:?\d\d)?)\]?[\s,;|>-]*/
-/** A name, a sign and a value that begins with a digit; its unit is what no sign follows. */
+/** A name, a sign and a value that begins with a digit, a date with its time among them; its unit is what no sign follows. */
 const PAIR =
-  /(?<![\w%°./()-])([A-Za-z][\w%°./()-]*)\s*[=:]\s*([-+−]?\d+(?:[.,:]\d+)*(?:e[-+]?\d+)?(?:\s?[A-Za-z%°Ω]+(?![A-Za-z%°Ω])(?!\s*[=:]))?)/gi
+  /(?<![\w%°./()-])([A-Za-z][\w%°./()-]*)\s*[=:]\s*([-+−]?\d+(?:[.,:/-]\d+)*(?:[T ]\d{1,2}:\d\d(?::\d\d(?:[.,]\d+)?)?(?:Z|[-+]\d\d:?\d\d)?)?(?:e[-+]?\d+)?(?:\s?[A-Za-z%°Ω]+(?![A-Za-z%°Ω])(?!\s*[=:]))?)/gi
 const STAMPED = 'time'
 /** No meter prints more than this, characters. */
 const LONGEST_LINE = 4096
