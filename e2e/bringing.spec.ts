@@ -1,10 +1,13 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Locator, type Page } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
 import writeSheet from 'write-excel-file/node'
 import { stripLogbook, takeIn } from './fixture'
 import { pick } from './steps'
 
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+/** Chooses files to be brought in. */
+const give = (page: Page, files: Parameters<Locator['setInputFiles']>[0]) =>
+  page.locator('input[type=file]').first().setInputFiles(files)
 /** A meter's log that idles before the switch goes on. */
 const idling = (watts: number) =>
   ['Elapsed,Level %,Power W', ...Array.from({ length: 90 }, (_, i) => `${i * 10},${5 + Math.floor(i / 9)},${i < 6 ? 0 : watts}`)].join('\n') // prettier-ignore
@@ -13,10 +16,7 @@ test('several files at once: one after the other, with what was said of the firs
   page,
 }) => {
   await takeIn(page, stripLogbook(3))
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles([csv('one.csv', idling(18)), csv('two.csv', idling(12))])
+  await give(page, [csv('one.csv', idling(18)), csv('two.csv', idling(12))])
   await expect(page.getByText('1 more waits.')).toBeVisible()
   await expect(page.getByRole('img', { name: /^The path of the file/ })).toBeVisible()
   await expect(page.getByRole('checkbox', { name: /Begin at power-on, 0:00:50/ })).toBeChecked()
@@ -45,14 +45,11 @@ test('every record of a workbook and of a text waits its turn, with the source i
       { data: sheet(['Minutes', 'Level'], ...levels(2)), sheet: 'Hawser 23' },
     ])
   ).toBuffer()
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles([
-      csv('broken.json', '{'),
-      { name: 'evening.xlsx', mimeType: 'application/zip', buffer },
-      csv('twice.csv', 'time_s,battery_percent\n0,5\n300,11\n600,17\n0,5\n300,8\n'),
-    ])
+  await give(page, [
+    csv('broken.json', '{'),
+    { name: 'evening.xlsx', mimeType: 'application/zip', buffer },
+    csv('twice.csv', 'time_s,battery_percent\n0,5\n300,11\n600,17\n0,5\n300,8\n'),
+  ])
   await expect(page.getByText('evening.xlsx, Hawser 22')).toBeVisible()
   await expect(page.getByText('broken.json was not taken in')).toBeVisible()
   await expect(page.getByText('2 more wait.')).toBeVisible()
@@ -73,10 +70,7 @@ test('a table with one column a device becomes runs of one source, compared by w
 }) => {
   await takeIn(page, stripLogbook(3))
   const rows = [0, 5, 10, 15, 20].map((minute, k) => `${minute};${5 + 6 * k};${5 + 9 * k}`)
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles(csv('phones.csv', ['Time;Skerry P5 no. 1;Skerry P5 no. 2', ...rows].join('\n')))
+  await give(page, csv('phones.csv', ['Time;Skerry P5 no. 1;Skerry P5 no. 2', ...rows].join('\n')))
   await expect(page.getByText('Skerry P5 no. 2 (device)')).toBeVisible()
   await pick(page, 'Source', 'Hawser 22')
   await page.getByRole('button', { name: 'Make 2 runs of it' }).click()
@@ -100,10 +94,7 @@ test('a spreadsheet with one column a charger becomes runs; cells can be pasted 
     ),
   ]
   const buffer = await (await writeSheet(rows as never)).toBuffer()
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles({ name: 'evening.xlsx', mimeType: 'application/zip', buffer })
+  await give(page, { name: 'evening.xlsx', mimeType: 'application/zip', buffer })
   await expect(page.getByRole('alert')).toContainText('line 5, Hawser 21: "smudged" is not a number')
   await expect(page.getByRole('img', { name: /paths of the table/ })).toBeVisible()
   await page.getByRole('button', { name: 'Make 2 runs of it' }).click()
@@ -135,14 +126,11 @@ test('a spreadsheet with one column a charger becomes runs; cells can be pasted 
 
   // What is no spreadsheet, though it is called one.
   await page.goto('/files')
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles({
-      name: 'odd.xlsx',
-      mimeType: 'application/zip',
-      buffer: Buffer.from('PK\u0003\u0004 and no more'),
-    })
+  await give(page, {
+    name: 'odd.xlsx',
+    mimeType: 'application/zip',
+    buffer: Buffer.from('PK\u0003\u0004 and no more'),
+  })
   await expect(page.getByRole('alert')).toContainText('could not be read')
 })
 
@@ -155,14 +143,11 @@ test('a run from a file fills the place in the plan that waits for it, and can b
     await page.goto('/plan/c')
     await expect(page.getByText(new RegExp(`2 runs: ${count} done`))).toBeVisible()
   }
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles([
-      csv('brief.csv', 'time_s,battery_percent\n0,5\n300,11\n'),
-      csv('one.csv', idling(18)),
-      csv('two.csv', idling(17)),
-    ])
+  await give(page, [
+    csv('brief.csv', 'time_s,battery_percent\n0,5\n300,11\n'),
+    csv('one.csv', idling(18)),
+    csv('two.csv', idling(17)),
+  ])
   // Five minutes of the ten that the plan wants: not taken for it, and short where somebody says it is; its place waits.
   await expect(page.getByText('brief.csv', { exact: true })).toBeVisible()
   await expect(inPlan).toHaveValue('not of the plan')
@@ -225,10 +210,7 @@ test('an evening’s log of two charges, in a spreadsheet, becomes a run of each
   page,
 }) => {
   await takeIn(page, stripLogbook(3))
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles([ods('evening.ods', evening())])
+  await give(page, [ods('evening.ods', evening())])
   const which = page.getByLabel('It holds 2 charges. Make a run of')
   await expect(which).toHaveValue(/^charge 1, 0:00:00 to 0:59:00$/)
   await pick(page, 'Source', 'Hawser 22')

@@ -46,6 +46,8 @@ export const useBench = defineStore('bench', () => {
   let number = 0
   /** This tab is on its way to the lanes of the stored session. */
   let taking = false
+  /** Lanes on their way into storage: they are of the session, and on the bench once it is stored. */
+  let coming: Lane[] = []
   let lastRetry = 0
   let lastLook = 0
 
@@ -55,7 +57,7 @@ export const useBench = defineStore('bench', () => {
     number: ++number,
     wallShiftMs: clock.shift(),
     anchor: clock.anchor(),
-    lanes: lanes.value.map((l) => l.setup),
+    lanes: [...lanes.value, ...coming].map((l) => l.setup),
     apart: [...apart.value],
   })
   async function saveSession() {
@@ -72,13 +74,23 @@ export const useBench = defineStore('bench', () => {
     ticks.run(next.length > 0)
   }
 
+  /** What is seen on the bench outlives a reload at any moment: it is stored before. */
+  async function putOn(added: Lane[]) {
+    coming = added
+    try {
+      await saveSession()
+      setLanes([...lanes.value, ...added])
+    } finally {
+      coming = []
+    }
+  }
+
   const { start, startTogether } = benchStart({
     lanes,
     clock,
     feeds,
     logbook,
-    setLanes,
-    saveSession,
+    putOn,
     adoptSession,
     leaveIfEmpty,
   })

@@ -17,8 +17,8 @@ export interface StartedBench {
   clock: ReturnType<typeof useBenchClock>
   feeds: FeedBench
   logbook: ReturnType<typeof useLogbook>
-  setLanes: (lanes: Lane[]) => void
-  saveSession: () => Promise<void>
+  /** Stores the session with new lanes in it, and then shows them. */
+  putOn: (added: Lane[]) => Promise<void>
   /** Reads the stored session and the journals anew, and goes on from there. */
   adoptSession: () => Promise<void>
   leaveIfEmpty: () => void
@@ -33,8 +33,7 @@ export function benchStart({
   clock,
   feeds,
   logbook,
-  setLanes,
-  saveSession,
+  putOn,
   adoptSession,
   leaveIfEmpty,
 }: StartedBench) {
@@ -87,9 +86,8 @@ export function benchStart({
       added.push(makeLane(setup, pageNow, simulationFor(setup)))
     }
     try {
-      await begin(before, added, seen)
+      await begin(added, seen)
     } catch (error) {
-      setLanes(before)
       for (const { setup } of added) {
         await journal.dropJournal(setup.runId).catch(() => undefined)
         void dropJournalCopy(setup.runId)
@@ -103,15 +101,14 @@ export function benchStart({
   const start = async (choice: LaneChoice, seen?: AtPowerOn) => (await startTogether([choice], seen))[0]
 
   /** The journals first, then the session that names them: a lane without its start is never seen. */
-  async function begin(before: Lane[], added: Lane[], seen: AtPowerOn) {
+  async function begin(added: Lane[], seen: AtPowerOn) {
     for (const lane of added) {
       const { start: level } = lane.setup
       const values = level.read ? { percent: level.percent, ...seen } : seen
       if (Object.keys(values).length === 0) continue
       await record(lane, { kind: 'readings', readings: [{ t: 0, ...values, nominal: 0 }] })
     }
-    setLanes([...before, ...added])
-    await saveSession()
+    await putOn(added)
   }
 
   return { startTogether, start }
