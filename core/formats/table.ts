@@ -43,8 +43,8 @@ const PIECE_CHARS = 4 * 1024 * 1024
 export type IsHeader = (cells: readonly string[]) => boolean
 
 /**
- * Reads a log whose lines name their values, or delimited text (RFC 4180, forgiving of BOM, CRLF, `;`, tab or `|` for `,`, and of lines before the header, which
- * `isHeader` knows): its tables, one below the other, each with a header of its own.
+ * Reads a log whose lines name their values, or delimited text (RFC 4180, forgiving of BOM, CRLF, `;`, tab or `|` for
+ * `,`, and of lines before the header, which `isHeader` knows): its tables, one below the other, each with a header of its own.
  * @throws UnreadableFile when it is empty, binary, has no rows of cells, a quote that never closes, or rows that are
  * mostly longer than the header.
  */

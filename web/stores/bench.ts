@@ -76,12 +76,12 @@ export const useBench = defineStore('bench', () => {
 
   /** What is seen on the bench outlives a reload at any moment: it is stored before. */
   async function putOn(added: Lane[]) {
-    coming = added
+    coming = [...coming, ...added]
     try {
       await saveSession()
       setLanes([...lanes.value, ...added])
     } finally {
-      coming = []
+      coming = coming.filter((lane) => !added.includes(lane))
     }
   }
 

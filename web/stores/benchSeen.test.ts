@@ -14,11 +14,15 @@ it('shows a lane once its session is in storage, and not before: what is seen ou
     if (key === 'bench') await held
     return store(key, value)
   })
-  const starting = tab.bench.start(choice({ kind: 'hand' }))
+  const starting = [tab.bench.start(choice({ kind: 'hand' })), tab.bench.start(choice({ kind: 'hand' }))]
   await vi.waitFor(() => expect(holding).toHaveBeenCalledWith('bench', expect.anything()))
   expect(tab.bench.lanes).toEqual([])
   release()
-  await starting
-  expect(tab.bench.lanes).toHaveLength(1)
+  await Promise.all(starting)
   holding.mockRestore()
+  // Two that began at once are both of the session, whichever was stored last.
+  const { loadSession } = await import('../storage/benchSession')
+  const ids = tab.bench.lanes.map((lane) => lane.setup.runId)
+  expect(ids).toHaveLength(2)
+  expect((await loadSession()).lanes.map((lane) => lane.runId).sort()).toEqual([...ids].sort())
 })
