@@ -240,4 +240,23 @@ test('a run that was simulated, or whose source fed another meanwhile, is no rep
   await expect(page.getByTestId('verdict')).toContainText('Hawser 21 (simulated)')
   await page.getByRole('button', { name: 'Write it up' }).click()
   await expect(page.getByText('1 of the 2 runs is simulated.')).toBeVisible()
+  // Two units, each from two chargers of which one is slow: the choice is told for each unit, and each can be seen alone.
+  const units = withRuns(4)
+  units.sources.push(stripLogbook(2).sources[1])
+  units.runs.forEach(({ run, trace }, i) => {
+    Object.assign(run, { id: `u${i}`, sourceId: i < 2 ? 's1' : 's2' })
+    run.conditions.unitLabel = i % 2 ? 'B' : 'A'
+    if (i < 2) trace.time.forEach((s, row) => (trace.time[row] = 2 * s))
+  })
+  await takeIn(page, units)
+  await page.goto(`/side-by-side?runs=${units.runs.map(({ run }) => run.id).join()}`)
+  await expect(page.getByTestId('purposes')).toContainText(
+    'For Skerry P5 no. 1 (A)You own Hawser 22: keep it.',
+  )
+  await expect(page.getByTestId('purposes')).toContainText(
+    'For Skerry P5 no. 1 (B)You own Hawser 22: keep it.',
+  )
+  await page.getByTestId('apart').getByRole('link', { name: 'Skerry P5 no. 1 (B)' }).click()
+  await expect(ranking.getByRole('listitem')).toHaveCount(2)
+  await expect(page.getByTestId('verdict')).toContainText('You own Hawser 22: keep it.')
 })

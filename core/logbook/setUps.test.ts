@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { noConditions, type RunConditions } from '../protocol/runConditions'
 import { blankRun, learnable, type Run } from './run'
-import { setUpsOf } from './setUps'
+import { setUpsOf, waysOf } from './setUps'
 
 const run = (conditions: Partial<RunConditions>, over: Partial<Run> = {}, i = 0): Run =>
   blankRun({
@@ -82,4 +82,24 @@ it('says what tells set-ups of the same gear apart, and nothing else', () => {
     run({ deviceState: 'awake', healthPercent: 97 }, {}, 1),
   ]
   expect(setUpsOf(others).get('r0')).toMatchObject({ chain: '', state, health: '' })
+})
+
+it('tells in which way a unit was charged, whatever the gear', () => {
+  const of: Parameters<typeof run>[] = [
+    [{ unitLabel: 'A', deviceState: 'asleep' }],
+    [
+      { unitLabel: 'A', deviceState: 'asleep' },
+      { sourceId: 't', cableId: 'c' },
+    ],
+    [{ unitLabel: 'B', deviceState: 'asleep' }],
+    // Of this charger alone nothing differs; beside the others of its unit it does.
+    [{ unitLabel: 'A', deviceState: 'screen on' }, { sourceId: 'u' }],
+    [{ unitLabel: 'B' }, { deviceId: 'e' }],
+  ]
+  const runs = of.map(([conditions, over], i) => run(conditions, over, i))
+  const found = waysOf(runs)
+  const ways = runs.map(({ id }) => found.get(id)!)
+  const keys = ways.map(({ key }) => key)
+  expect(keys.map((key) => [...new Set(keys)].indexOf(key))).toEqual([0, 0, 1, 2, 3])
+  expect(ways.map(({ state }) => state)).toEqual(['asleep', 'asleep', '', 'screen on', ''])
 })

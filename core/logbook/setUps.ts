@@ -39,8 +39,29 @@ export function setUpsOf(
   runs: readonly Run[],
   besideOf: (runId: string) => string = () => '',
 ): Map<string, SetUpOfRun> {
+  return apartWithin(groups(runs, gearKey), besideOf)
+}
+
+/** The unit of a device with its software, as one text. */
+const unitKey = ({ deviceId, conditions }: Run): string =>
+  [deviceId, conditions.unitLabel, conditions.software].join(' ')
+
+/**
+ * In which way each run of a unit was made, by id: what of a set-up is left without the gear that it was charged with.
+ * Runs of one way can be compared for their gear, whichever it is.
+ */
+export const waysOf = (
+  runs: readonly Run[],
+  besideOf: (runId: string) => string = () => '',
+): Map<string, SetUpOfRun> => apartWithin(groups(runs, unitKey), besideOf)
+
+/** What tells the runs of each group apart, by id; the key begins with the group's. */
+function apartWithin(
+  alikes: readonly [key: string, runs: Run[]][],
+  besideOf: (runId: string) => string,
+): Map<string, SetUpOfRun> {
   const found = new Map<string, SetUpOfRun>()
-  for (const [gear, alike] of groups(runs, gearKey)) {
+  for (const [group, alike] of alikes) {
     const chains = told(alike.map((r) => itemsOf(r.conditions.chain).join('; ')))
     const states = told(alike.map((r) => itemsOf(r.conditions.deviceState).join('; ')))
     const loads = told(alike.map(loadWords))
@@ -56,7 +77,7 @@ export function setUpsOf(
         beside: beside[i],
         health: health[i],
       }
-      found.set(id, { key: [gear, ...Object.values(own)].join(' ').trim(), ...own })
+      found.set(id, { key: [group, ...Object.values(own)].join(' ').trim(), ...own })
     })
   }
   return found

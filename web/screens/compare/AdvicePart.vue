@@ -9,6 +9,7 @@ import CopyTable from '../../components/CopyTable.vue'
 import FormPick from '../../forms/FormPick.vue'
 import ThresholdField from './ThresholdField.vue'
 import type { UseAdviceReturn } from './useAdvice'
+import type { ChoiceApart } from './useApart'
 import type { UseThresholdsReturn } from './useThresholds'
 import { useSettings } from '../../stores/settings'
 
@@ -20,20 +21,23 @@ const props = defineProps<{
   names: readonly string[]
   /** Gear for one device: there is something to choose, and watts can be set against what they brought. */
   isChoice: boolean
+  /** The choice for each device or each way by itself, where there are several. */
+  apart: readonly ChoiceApart[]
 }>()
 const { sharePercent, nightHours, warmC, ladderMinutes, topUpMinutes, options } = props.thresholds
 const { advice, offered, odd, foreseen, curve, from } = props.told
 const MINUTES = DEFAULT_MARKS.map((s) => ({ value: String(s / 60), title: `${s / 60} min` }))
 
-const purposes = computed(() =>
-  purposeWords(advice.value, props.names, {
+const purposes = computed(() => [
+  ...props.apart,
+  ...purposeWords(advice.value, props.names, {
     ...options.value,
     atS: Number(ladderMinutes.value) * 60,
     topUpS: Number(topUpMinutes.value) * 60,
     gains: offered.value.map((o) => o.topUp),
     currency: settings.currency,
   }),
-)
+])
 /** Of one set-up alone nothing can be chosen. */
 const isOne = computed(() => props.names.length < 2)
 const steps = computed(() => advice.value.ladder.steps.filter((s) => Number.isFinite(s.gain)))
@@ -63,10 +67,20 @@ const ladderTable = () => [
         <dd>{{ p.answer }}</dd>
       </div>
     </dl>
-    <p v-if="advice.scope === 'mixed'" class="quiet">
+    <p v-if="apart.length" class="quiet" data-testid="apart">
+      Each by itself, with its figures:
+      <template v-for="(part, i) in apart" :key="part.name"
+        >{{ i ? ', ' : ''
+        }}<router-link
+          :to="{ query: { ...$route.query, runs: part.runs.join(), baseline: undefined, accept: undefined } }"
+          >{{ part.name }}</router-link
+        ></template
+      >.
+    </p>
+    <p v-else-if="advice.scope === 'mixed'" class="quiet">
       What to keep or buy is told of one device at a time: choose its runs alone.
     </p>
-    <p v-if="advice.scope === 'ways'" class="quiet">
+    <p v-else-if="advice.scope === 'ways'" class="quiet">
       What to keep or buy is told where each stands here once: choose runs that were made in one way.
     </p>
     <div v-if="!isOne" class="asked">

@@ -17,6 +17,7 @@ import RunPicker from './RunPicker.vue'
 import ThresholdPanel from './ThresholdPanel.vue'
 import { useAddress } from './useAddress'
 import { useAdvice } from './useAdvice'
+import { useApart } from './useApart'
 import { useComparison } from './useComparison'
 import { useLeads } from './useLeads'
 import { useSizes } from './useSizes'
@@ -51,6 +52,7 @@ const {
   reach,
 } = verdict
 const told = useAdvice(verdict, thresholds)
+const apart = useApart(comparison, verdict, told, thresholds)
 const underLoad = useUnderLoad(verdict)
 const paths = usePaths(comparison, () => panel.value)
 const { lifted } = paths
@@ -176,7 +178,13 @@ const { writeUp, backToWriteUp, writeItUp } = useWritingUp(sentence, repeatabili
           </aside>
         </div>
         <InTurn v-if="!stopped && (setups.length > 1 || told.odd.value.length)" :turn="5">
-          <AdvicePart :told="told" :thresholds="thresholds" :names="setupNames" :is-choice="isChoice" />
+          <AdvicePart
+            :told="told"
+            :thresholds="thresholds"
+            :names="setupNames"
+            :is-choice="isChoice"
+            :apart="apart"
+          />
         </InTurn>
         <InTurn :turn="8">
           <ResultsTable

@@ -21,6 +21,7 @@ export interface ForeseenSource extends Foreseen {
   watts: number
 }
 export interface UseAdviceReturn {
+  made: ComputedRef<MadeOf[]>
   advice: ComputedRef<Advice>
   offered: ComputedRef<Offered[]>
   odd: ComputedRef<Odd[]>
@@ -110,5 +111,5 @@ export function useAdvice(
     return forecast(accepts.value, { sourceWatts: watts, from: sides[0].analysis.startPercent, to: 100 })
   }
   const odd = computed(() => oddResults(suspectsAmong(made.value, expectedTime), repeatability.value))
-  return { advice, offered, odd, foreseen, curve, from }
+  return { made, advice, offered, odd, foreseen, curve, from }
 }

@@ -6,7 +6,7 @@ import { quickestFirst } from '@core/compare/quickest'
 import { slownessOf } from '@core/compare/ranking'
 import { fromCommonLevel, fromPowerOn, onAlignedClock } from '@core/compare/align'
 import type { Run } from '@core/logbook/run'
-import { setUpsOf } from '@core/logbook/setUps'
+import { setUpsOf, waysOf } from '@core/logbook/setUps'
 import type { Trace } from '@core/trace/trace'
 import { figure } from '@core/words/figures'
 import { tellingNames } from '@core/words/names'
@@ -19,7 +19,8 @@ import { idsAsWord, idsInWord } from '../../composables/places'
 
 const NOTHING: Trace = { time: new Float64Array(0), temperatures: {} }
 
-const healthWords = (percent = ''): string => (percent ? `health ${figure(Number(percent), 0, '%')}` : '')
+export const healthWords = (percent = ''): string =>
+  percent ? `health ${figure(Number(percent), 0, '%')}` : ''
 
 /** More set-ups than this on one chart are drawn thin and grey. */
 export const MOST_INKS = 8
@@ -96,6 +97,7 @@ export function useComparison() {
     beside: setUps.value.get(r.id)?.beside,
     health: healthWords(setUps.value.get(r.id)?.health),
   })
+  const ways = computed(() => waysOf(runs.value, spells.besideOf))
   const names = computed(() =>
     tellingNames(runs.value.map((r) => ({ id: r.id, ...told(r), day: ofRun(shortDay)(r) }))),
   )
@@ -147,6 +149,8 @@ export function useComparison() {
     runs,
     worked,
     names,
+    told,
+    ways,
     setUpOf,
     setUpNames,
     inks,

@@ -30,6 +30,7 @@ import { useLogbook } from '../../stores/logbook'
 import { useSettings } from '../../stores/settings'
 import { useSpells } from '../../stores/spells'
 import { useAdvice } from '../compare/useAdvice'
+import { useApart } from '../compare/useApart'
 import { useComparison } from '../compare/useComparison'
 import { useLeads } from '../compare/useLeads'
 import { useSizes } from '../compare/useSizes'
@@ -66,6 +67,7 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
   const leads = useLeads(verdict)
   const sizes = useSizes(verdict)
   const told = useAdvice(verdict, thresholds)
+  const apart = useApart(comparison, verdict, told, thresholds)
   const underLoad = useUnderLoad(verdict)
   const paths = usePaths(comparison, () => 'one')
 
@@ -178,13 +180,16 @@ export function useWriteUpPage(record: () => WriteUp | undefined): UseWriteUpPag
         sentences: underLoad.sentences.value,
         figures: underLoad.quantities.value.map((quantity) => ({ quantity, results: resultsIn(quantity) })),
       },
-      purposes: purposeWords(told.advice.value, names.value, {
-        ...thresholds.options.value,
-        atS: Number(thresholds.ladderMinutes.value) * 60,
-        topUpS: Number(thresholds.topUpMinutes.value) * 60,
-        gains: told.offered.value.map((o) => o.topUp),
-        currency: settings.currency,
-      }),
+      purposes: [
+        ...apart.value,
+        ...purposeWords(told.advice.value, names.value, {
+          ...thresholds.options.value,
+          atS: Number(thresholds.ladderMinutes.value) * 60,
+          topUpS: Number(thresholds.topUpMinutes.value) * 60,
+          gains: told.offered.value.map((o) => o.topUp),
+          currency: settings.currency,
+        }),
+      ],
       parts: lines.value.flatMap(({ name, sides }) => {
         const repeats = sides.map(({ analysis }) => analysis)
         return partRows(repeats[farthest(repeats)]).map((row) => [name, ...row])
