@@ -14,7 +14,8 @@ import { RUN_STATES, type Run } from './run'
 /** Most events, corrections or checklist items one run may carry. */
 const MOST_ENTRIES = 20_000
 const WORDS = 400
-const MOST_NAME = 80
+export const MOST_NAME = 80
+export const MOST_NOTES = 10_000
 
 /** An event of a run as it is kept. */
 export const eventSchema: ObjectSchema<TraceEvent> = object({
@@ -64,7 +65,7 @@ export const runSchema: ObjectSchema<Run> = object({
   events: array(eventSchema).defined().default([]).max(MOST_ENTRIES),
   corrections: array(correctionSchema).defined().default([]).max(MOST_ENTRIES),
   leftOut: leftOutField(correctionSchema),
-  notes: freeText(10_000),
+  notes: freeText(MOST_NOTES),
   planned: object({ campaignId: id(), plannedId: id() }).nullable().defined().default(null),
   checklist: array(checklistAnswerSchema).defined().default([]).max(200),
   heat: heatRuleSchema.default(() => NO_HEAT),

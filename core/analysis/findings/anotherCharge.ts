@@ -12,6 +12,5 @@ export const anotherCharge: Rule = ({ trace }) =>
       severity: 'blocking',
       atS: fromS,
       message: `At ${clock(fromS)} another charge begins: figures of the whole record mix the two.`,
-      advice:
-        'Bring its file, or its trace taken as CSV, in once more and take each charge as a run of its own; set this one aside.',
+      advice: 'Make a run of each charge, and set this one aside.',
     }))

@@ -175,6 +175,12 @@ it('names a jump that the energy does not allow, unless it stood still before', 
 it('names every fall of more than a point, each place that became hot, and watts that are not volts times amperes', () => {
   const rows = [40, 39, 37, 38].map((percent, i) => ({ t: i * 60, percent }))
   expect(told(levelFell, { trace: trace(rows) })).toEqual(['warning 120: The level fell from 39 % to 37 %.'])
+  // What falls at every reading is one fall, with the points by which it fell between; a pause parts it from the next.
+  const drained = [60, 60, 57, 54, 53, 50, 50, 47, 46].map((percent, i) => ({ t: 60 * i, percent }))
+  expect(told(levelFell, { trace: trace(drained) })).toEqual([
+    'warning 120: The level fell from 60 % to 50 % between 0:01:00 and 0:05:00.',
+    'warning 420: The level fell from 50 % to 47 %.',
+  ])
   const warm = [44.9, 45, 46].map((c, i) => ({ t: i * 60, temperatures: { back: c, '': c - 1 } }))
   const heat = { trace: trace(warm), context: { stopLimitC: 45 } }
   expect(told(hot, heat).sort()).toEqual([

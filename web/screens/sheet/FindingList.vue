@@ -1,14 +1,39 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { asWritten, duration } from '@core/words/figures'
 import type { Finding } from '@core/analysis/findings/findings'
 import { answerTo } from '@core/logbook/answers'
 import type { Run } from '@core/logbook/run'
+import { idsAsWord } from '../../composables/places'
+import { useNotices } from '../../stores/notices'
+import { useParting } from '../../stores/parting'
 import AnswerDialog from './AnswerDialog.vue'
 
 /** Findings with what to do about each, and what the reviewer says to it. */
-defineProps<{ run: Run; findings: readonly Finding[]; letterOf: (finding: Finding) => string }>()
+const props = defineProps<{
+  run: Run
+  findings: readonly Finding[]
+  letterOf: (finding: Finding) => string
+}>()
 const answering = ref<Finding | null>(null)
+const { part: partRun } = useParting()
+const notices = useNotices()
+const router = useRouter()
+const parting = ref(false)
+/** The charges of this run, set beside each other. */
+async function part() {
+  parting.value = true
+  try {
+    const { ids, undo } = await partRun(props.run.id)
+    await router.push({ path: '/side-by-side', query: { runs: idsAsWord(ids) } })
+    notices.say(`Its ${ids.length} charges are runs.`, undo)
+  } catch (error) {
+    notices.fail(error)
+  } finally {
+    parting.value = false
+  }
+}
 const MARK = { notice: 'Note', warning: 'Mind', blocking: 'Wrong' }
 </script>
 
@@ -29,6 +54,15 @@ const MARK = { notice: 'Note', warning: 'Mind', blocking: 'Wrong' }
         {{ asWritten(f.message) }} <span class="quiet">{{ asWritten(f.advice) }}</span>
       </p>
       <p v-if="answerTo(run, f)?.text" class="answer">Known: {{ answerTo(run, f)?.text }}</p>
+      <button
+        v-if="f.code === 'another-charge' && run.state !== 'set-aside'"
+        type="button"
+        class="ask"
+        :disabled="parting"
+        @click="part"
+      >
+        Make a run of each charge
+      </button>
       <button type="button" class="ask" @click="answering = f">
         {{ answerTo(run, f)?.text ? 'Answer it anew' : 'Answer it' }}
       </button>
@@ -89,5 +123,8 @@ li p {
   text-decoration: underline dotted;
   text-underline-offset: 3px;
   font-size: 0.86rem;
+}
+.ask + .ask {
+  margin-left: 18px;
 }
 </style>
