@@ -183,3 +183,30 @@ describe('files on their way in', () => {
     expect(files.opened?.file).toBe('b.csv')
   })
 })
+
+it('keeps what else two files hold of which one charge each was joined, until those are joined too', async () => {
+  const [files, logbook] = [useFiles(), useLogbook()]
+  const trace = { time: Float64Array.of(0, 300, 900, 1200), percent: Float64Array.of(90, 100, 5, 11), temperatures: {} } // prettier-ignore
+  const charges = [{ fromS: 0, toS: 300 }, { fromS: 900, toS: Infinity }] // prettier-ignore
+  record = { trace, startedAt: null, preview: { charges } }
+  const [{ deviceId, sourceId }] = logbook.runs
+  const given = { deviceId, sourceId, cableId: null, meterId: null, notes: '', planned: null, asPlanned: false, startedAt: null, fromS: 0 } // prettier-ignore
+  const end = (file: string) => ({ file, trace, startedAt: null, fromS: 0 })
+  const joined = { trace, startedAt: '2026-03-02T19:00:00.000Z', files: 'meter.csv and device.csv' }
+  const open = () => [
+    files.opened?.file,
+    files.opened?.kind === 'trace' ? files.opened.taken?.map(({ charge }) => charge) : [],
+  ]
+  await files.openAll([new File(['trace x'], 'meter.csv'), new File(['trace x'], 'device.csv')])
+  await files.joinNext(end('meter.csv'), 0)
+  expect(open()).toEqual(['device.csv', undefined])
+  const first = await files.takeTrace({ ...given, joined, charge: { at: 0, untilS: 300 } })
+  expect([...open(), files.otherEnd]).toEqual(['device.csv', [0], null])
+  // When the joined run began tells nothing of this file's own clock.
+  expect(files.opened).toMatchObject({ taken: [{ runId: first }], result: { startedAt: null } })
+  await files.joinNext(end('device.csv'), 1)
+  expect(open()).toEqual(['meter.csv', [0]])
+  await files.takeTrace({ ...given, joined, charge: { at: 1, untilS: Infinity } })
+  expect([files.opened, files.waiting.length, logbook.runs.length]).toEqual([null, 0, 3])
+  record = {}
+})

@@ -17,15 +17,16 @@ import { openingFiles, withoutCharge, type Opened, type OpenedTrace } from './op
 export const useFiles = defineStore('files', () => {
   const logbook = useLogbook()
   const cellsFor = useOpenCells()
-  const { opened, openNext, ...opening } = openingFiles()
+  const { opened, openNext, leaveRest, ...opening } = openingFiles()
   /** The end of a run that was opened before, to be joined by the file that is open now or comes next. */
   const otherEnd = shallowRef<OneEnd | null>(null)
   /** What was said of the file before: it holds for the next one too. */
   const lastGiven = shallowRef<Given | null>(null)
 
   /** Keeps the opened file as one end of a run, or its first part, or what it makes with those before it; the next completes it. */
-  async function joinNext(end: OneEnd) {
+  async function joinNext(end: OneEnd, charge?: number) {
     if (opened.value?.kind !== 'trace') return
+    if (charge !== undefined) leaveRest(charge)
     otherEnd.value = end
     await openNext()
   }
@@ -63,7 +64,7 @@ export const useFiles = defineStore('files', () => {
     const run = importedRun(plain, trace, began, joined?.files ?? file, logbook, cellsFor)
     await once(current, () => logbook.putRun(run, trace))
     otherEnd.value = null
-    const rest = charge && !joined ? withoutCharge(current, charge.at, run, given.fromS) : null
+    const rest = charge ? withoutCharge(current, charge.at, run, joined ? NaN : given.fromS) : null
     await remember(plain, current, rest)
     return run.id
   }

@@ -25,8 +25,8 @@ export interface OpenedTrace {
   opened: OpenedTable
   result: ReadRecord | null
   failure: string
-  /** The runs that were made of charges it holds, and which of them, from 0. */
-  taken?: readonly { charge: number; runId: string }[]
+  /** The runs that were made of charges it holds, and which of them, from 0; null of one that waits to be joined. */
+  taken?: readonly { charge: number; runId: string | null }[]
 }
 export type Opened =
   | {
@@ -38,19 +38,23 @@ export type Opened =
     }
   | OpenedTrace
 
-/** A file of several charges once a run was made of one of them; null where that was the last. */
+/**
+ * A file of several charges once a run was made of one of them; null where that was the last.
+ *
+ * @param fromS where that run begins in it, s of its clock; NaN where another file's clock decided
+ */
 export function withoutCharge(
   before: OpenedTrace,
   charge: number,
-  { id: runId, startedAt, dated }: Pick<Run, 'id' | 'startedAt' | 'dated'>,
+  { id: runId, startedAt, dated }: { id: string | null } & Pick<Run, 'startedAt' | 'dated'>,
   fromS: number,
 ): OpenedTrace | null {
   const taken = [...(before.taken ?? []), { charge, runId }]
   const { result } = before
   if (!result || taken.length === result.preview.charges.length) return null
   // Once somebody said when one of them was made, it is known of the whole record.
-  const begun = result.startedAt ?? (dated ? movedBy(startedAt, -fromS) : null)
-  return { ...before, taken, result: { ...result, startedAt: begun } }
+  const said = dated && !Number.isNaN(fromS) ? movedBy(startedAt, -fromS) : null
+  return { ...before, taken, result: { ...result, startedAt: result.startedAt ?? said } }
 }
 
 /** What has been made of an opened file of several charges. */
@@ -127,6 +131,13 @@ export function openingFiles() {
     }
   }
 
+  /** What else the open file holds waits behind the others while one of its charges waits to be joined. */
+  function leaveRest(charge: number) {
+    if (opened.value?.kind !== 'trace' || !current) return
+    const rest = withoutCharge(opened.value, charge, { id: null, startedAt: '', dated: false }, NaN)
+    if (rest) waiting.value = [...waiting.value, { ...current, isAgain: true, made: madeOf(rest) }]
+  }
+
   /** Opens a file by itself. */
   const open = (file: File) => openAll([file])
 
@@ -182,5 +193,17 @@ export function openingFiles() {
     }
   }
 
-  return { opened, refusals, waiting, busy, progress, open, openAll, openNext, cancel, readColumns }
+  return {
+    opened,
+    refusals,
+    waiting,
+    busy,
+    progress,
+    open,
+    openAll,
+    openNext,
+    leaveRest,
+    cancel,
+    readColumns,
+  }
 }

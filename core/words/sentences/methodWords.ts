@@ -1,5 +1,5 @@
 import { duration, figure } from '../figures'
-import { list } from '../lists'
+import { counted, list } from '../lists'
 import { itemsOf } from '../names'
 
 /** What of a run tells how it was made; '' and NaN where nobody noted it. */
@@ -100,8 +100,6 @@ function deviationWords(runs: readonly Method[]): string[] {
   ]
 } // prettier-ignore
 
-const counted = (runs: number) => (runs === 1 ? '1 run' : `${runs} runs`)
-
 /** How a test was done, from what its runs carry: a sentence a point; what nobody noted is said to be so. */
 export function methodWords(runs: readonly Method[]): string[] {
   if (runs.length === 0) return []
@@ -124,7 +122,7 @@ export function methodWords(runs: readonly Method[]): string[] {
       : simulated > 0
         ? `${simulated} of the ${runs.length} runs ${simulated === 1 ? 'is' : 'are'} simulated.`
         : '',
-    `${list(devices)} charged from ${list(sources)}: ${counted(runs.length)}, ${whenWords(runs)}.`,
+    `${list(devices)} charged from ${list(sources)}: ${counted(runs.length, 'run')}, ${whenWords(runs)}.`,
     `Each ${levels ? `began at ${levels} and ` : ''}${endWords(runs)}.`,
     either(of('protocol'), (s) => `Protocol: ${s}.`),
     ...deviationWords(runs),

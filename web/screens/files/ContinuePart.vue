@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '@core/words/lists'
 import { computed } from 'vue'
 import { durationOf } from '@core/trace/trace'
 import { clock } from '@core/words/figures'
@@ -36,8 +37,8 @@ defineExpose({ take, isWhole: computed(() => whole.value !== null) })
 <template>
   <section aria-label="One after the other">
     <p>
-      {{ first.trace.time.length }} readings of {{ props.first.file }}, then {{ second.trace.time.length }} of
-      {{ second.file }}. <span class="quiet">{{ how }}</span>
+      {{ counted(first.trace.time.length, 'reading') }} of {{ props.first.file }}, then
+      {{ second.trace.time.length }} of {{ second.file }}. <span class="quiet">{{ how }}</span>
     </p>
     <FormText v-model="typed" label="Its clock begins at" class="begins" :error="error" />
     <p v-if="!whole && !error" role="status" class="quiet">Putting both on one clock …</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '@core/words/lists'
 import { refDebounced, useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { download } from '../../composables/download'
@@ -74,9 +75,9 @@ useEventListener('paste', (event: ClipboardEvent) => {
   <div class="page">
     <h1>Files</h1>
     <p class="quiet">
-      The logbook lives in this browser: {{ logbook.devices.length }} devices,
-      {{ logbook.sources.length }} sources, {{ logbook.runs.length }} runs. Take it out now and then; a file
-      is the only copy that another machine can read.
+      The logbook lives in this browser: {{ counted(logbook.devices.length, 'device') }},
+      {{ counted(logbook.sources.length, 'source') }}, {{ counted(logbook.runs.length, 'run') }}. Take it out
+      now and then; a file is the only copy that another machine can read.
     </p>
     <h2>Take out</h2>
     <v-btn-main :disabled="logbook.isEmpty" @click="exportLogbook">Take the whole logbook (JSON)</v-btn-main>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '@core/words/lists'
 import { computed } from 'vue'
 import type { Logbook } from '@core/logbook/logbook'
 import { mergePreview } from '@core/logbook/preview'
@@ -38,8 +39,8 @@ async function take(mode: 'merge' | 'replace') {
 <template>
   <section class="mt-4" aria-label="A logbook to bring in">
     <p>
-      <strong>{{ file }}</strong> holds {{ incoming.devices.length }} devices,
-      {{ incoming.sources.length }} sources and {{ incoming.runs.length }} runs.
+      <strong>{{ file }}</strong> holds {{ counted(incoming.devices.length, 'device') }},
+      {{ counted(incoming.sources.length, 'source') }} and {{ counted(incoming.runs.length, 'run') }}.
     </p>
     <v-alert
       v-if="from"
@@ -83,7 +84,7 @@ async function take(mode: 'merge' | 'replace') {
     <p class="quiet mt-2">
       Merging keeps what is here; where both hold the same run or gear, the file’s wins.
       <template v-if="!logbook.isEmpty"
-        >Replacing removes the {{ logbook.runs.length }} runs that are here now.</template
+        >Replacing removes what is here now, {{ counted(logbook.runs.length, 'run') }}.</template
       >
     </p>
   </section>

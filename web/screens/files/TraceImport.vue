@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '@core/words/lists'
 import { computed, ref, toRaw, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { clock, duration } from '@core/words/figures'
@@ -59,7 +60,7 @@ const held = computed(() => {
     ...channelsOf(trace).map((c) => channel(c).called),
     ...(Object.keys(trace.temperatures).length ? ['temperature'] : []),
   ]
-  return `${trace.time.length} readings over ${duration(durationOf(trace))}: ${what.join(', ')}.${begun}`
+  return `${counted(trace.time.length, 'reading')} over ${duration(durationOf(trace))}: ${what.join(', ')}.${begun}`
 })
 const partFromS = computed(() => charge.value?.fromS ?? 0)
 /** The charge that becomes a run, of a record that holds several; else the record. */
@@ -114,7 +115,7 @@ const join = useTemplateRef<{
 async function joinAnother() {
   const made = joining.value ? await join.value?.take() : undefined
   const end = made ? { ...made, file: made.files, fromS: 0 } : thisEnd.value
-  if (end) await files.joinNext(end)
+  if (end) await files.joinNext(end, charge.value ? chosen.value : undefined)
 }
 
 const taking = ref(false)
@@ -124,12 +125,12 @@ async function take(wide?: WideRun[]) {
   try {
     if (wide) {
       const ids = await files.takeWide(all(), wide)
-      notices.say(`${ids.length} runs are in the logbook.`)
+      notices.say(`${counted(ids.length, 'run is', 'runs are')} in the logbook.`)
       if (isNone) await router.push({ path: '/side-by-side', query: { runs: idsAsWord(ids) } })
     } else {
       const joined = joining.value ? await join.value?.take() : undefined
-      const made = props.taken?.map(({ runId }) => runId) ?? []
-      const isWhole = joined !== undefined || isLast.value
+      const made = props.taken?.flatMap(({ runId }) => runId ?? []) ?? []
+      const isWhole = isLast.value
       const called = charge.value ? `Charge ${chosen.value + 1} of ${props.file}` : props.file
       const id = await files.takeTrace(joined ? { ...all(), fromS: 0, joined } : all())
       if (id && isNone && isWhole && made.length > 0)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '@core/words/lists'
 import { ref } from 'vue'
 import FormDialog from '../../forms/FormDialog.vue'
 import { useLogbook } from '../../stores/logbook'
@@ -30,7 +31,7 @@ async function wipe() {
     :failure="failure"
     @submit="wipe"
   >
-    All {{ logbook.runs.length }} runs and the whole shelf leave this browser. Take the file first unless you
-    have it already.
+    {{ counted(logbook.runs.length, 'run') }} and the whole shelf leave this browser. Take the file first
+    unless you have it already.
   </FormDialog>
 </template>

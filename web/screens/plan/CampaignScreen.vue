@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '@core/words/lists'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { countStates, isOver } from '@core/plan/progress'
@@ -78,8 +79,8 @@ async function rename() {
       <p class="quiet">
         {{ question }}
         <template v-if="counts">
-          · {{ campaign.planned.length }} runs: {{ counts.done }} done, {{ counts.running }} running,
-          {{ counts.planned + counts.spoilt }} to go{{
+          · {{ counted(campaign.planned.length, 'run') }}: {{ counts.done }} done,
+          {{ counts.running }} running, {{ counts.planned + counts.spoilt }} to go{{
             counts['set-aside'] ? `, ${counts['set-aside']} set aside` : ''
           }}.
         </template>
