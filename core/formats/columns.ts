@@ -1,4 +1,4 @@
-import { CHANNELS, channel, thousandthsOf, type Channel } from '../trace/channels'
+import { CHANNELS, channel, scalesOf, type Channel } from '../trace/channels'
 import { quantityMeaning } from './quantityUnit'
 import { hasTimeUnit, unitMeaning } from './headingUnit'
 import type { TimeStyle } from './timeCell'
@@ -33,6 +33,10 @@ const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
 /** Looser names seen on meters' and spreadsheets' tables; first match wins. */
 const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
   [
+    /^t[ _-](bat|cell|case|back|front|surface|device|board)/i,
+    (h) => ({ kind: 'temperature', place: '', fahrenheit: isFahrenheit(h) }),
+  ],
+  [
     /^(elapsed|time|t|time ?stamp|time ?code|clock|seconds?|mins?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b/i,
     () => ({ kind: 'time', style: 'seconds' }),
   ],
@@ -40,45 +44,55 @@ const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
     /(%|percent|\blevel\b|\bsoc\b|charge level|state of charge)/i,
     () => ({ kind: 'channel', channel: 'percent', divisor: 1 }),
   ],
-  [/(\bm?wh\b|watt.?hour)/i, (h) => ({ kind: 'channel', channel: 'counterWh', divisor: divisorOf(h, 'wh') })],
   [
-    /(\bm?ah\b|ampere?.?hour)/i,
+    /(\b[kmu]?wh\b|watt.?hour)/i,
+    (h) => ({ kind: 'channel', channel: 'counterWh', divisor: divisorOf(h, 'wh') }),
+  ],
+  [
+    /(\b[mu]?ah\b|ampere?.?hour)/i,
     (h) => ({ kind: 'channel', channel: 'counterAh', divisor: divisorOf(h, 'ah') }),
   ],
   [
-    /battery.*(volt|\(m?v\))/i,
+    /battery.*(volt|\([muµμ]?v\))/i,
     (h) => ({ kind: 'channel', channel: 'batteryVoltage', divisor: divisorOf(h, 'v') }),
   ],
   [
-    /battery.*(amp|current|\(m?a\))/i,
+    /battery.*(amp|current|\([muµμ]?a\))/i,
     (h) => ({ kind: 'channel', channel: 'batteryCurrent', divisor: divisorOf(h, 'a') }),
   ],
   [
-    /battery.*(watt|power|\(w\))/i,
+    /battery.*(watt|power|\([muµμ]?w\))/i,
     (h) => ({ kind: 'channel', channel: 'batteryPower', divisor: divisorOf(h, 'w') }),
   ],
   [
-    /(volt|\bu\b|\(m?v\)|_m?v$|^m?v$)/i,
+    /(volt|\bu\b|\([muµμ]?v\)|_[muµμ]?v$|^[muµμ]?v$)/i,
     (h) => ({ kind: 'channel', channel: 'voltage', divisor: divisorOf(h, 'v') }),
   ],
   [
-    /(amp|current|\bi\b|\(m?a\)|_m?a$|^m?a$)/i,
+    /(amp|current|\bi\b|\([muµμ]?a\)|_[muµμ]?a$|^[muµμ]?a$)/i,
     (h) => ({ kind: 'channel', channel: 'current', divisor: divisorOf(h, 'a') }),
   ],
   [
-    /(watt|power|\bp\b|\(m?w\)|_m?w$|^m?w$)/i,
+    /(watt|power|\bp\b|\([kmuµμ]?w\)|_[kmuµμ]?w$|^[kmuµμ]?w$)/i,
     (h) => ({ kind: 'channel', channel: 'power', divisor: divisorOf(h, 'w') }),
   ],
-  [
-    /(temp(?!s\b)|°c|°f)/i,
-    (h) => ({ kind: 'temperature', place: '', fahrenheit: /(°f|\(f\)|fahrenheit|_f$)/i.test(h) }),
-  ],
+  [/(temp(?!s\b)|°c|°f)/i, (h) => ({ kind: 'temperature', place: '', fahrenheit: isFahrenheit(h) })],
   [/(note|comment|remark|event)/i, () => ({ kind: 'note' })],
 ]
 
-/** 1000 for a header in thousandths ("mA", "current_ma", "milliamps"). */
-const divisorOf = (header: string, unit: string): number =>
-  new RegExp(`(^|[^a-z])m${unit}([^a-z]|$)|milli`, 'i').test(header) ? 1000 : 1
+const isFahrenheit = (header: string): boolean => /(°f|\(f\)|fahrenheit|_f$)/i.test(header)
+
+const SIZES = { m: 1000, u: 1e6, k: 0.001 } as const
+/** 1000 for a header in thousandths ("mA", "current_ma", "milliamps"), and so on for "µA" and "kWh". */
+function divisorOf(header: string, unit: string): number {
+  const found = new RegExp(
+    `(?:^|[^a-z])([kmuµμ])${unit}(?:[^a-z]|$)|(kilo|milli|micro)(?:volt|amp|watt)`,
+    'i',
+  ).exec(header)
+  if (!found) return 1
+  const sign = (found[1] ?? { kilo: 'k', milli: 'm', micro: 'u' }[found[2].toLowerCase()]!).toLowerCase()
+  return SIZES[sign === 'k' || sign === 'm' ? sign : 'u']
+}
 
 /** Underscores part words in headers, and a regular expression does not know it. */
 const loosen = (header: string): string => header.replace(/_/g, ' ')
@@ -128,7 +142,7 @@ export const repeatedColumns = (headers: readonly string[]): number[] =>
   })
 
 /**
- * What a column may hold of the channels, to choose from: each in its unit, then each in thousandths of it; what flows
+ * What a column may hold of the channels, to choose from: each in its unit, then in the other sizes of it; what flows
  * may be counted the other way round.
  */
 export function channelChoices(): {
@@ -142,16 +156,15 @@ export function channelChoices(): {
     meaning: { kind: 'channel' as const, channel: c, divisor },
   })
   const whole = CHANNELS.map((c) => choice(c, 1, `${channel(c).called}, ${channel(c).unit}`))
-  const small = CHANNELS.flatMap((c) => {
-    const unit = thousandthsOf(c)
-    return unit ? [choice(c, 1000, `${channel(c).called}, ${unit}`)] : []
-  })
+  const sized = CHANNELS.flatMap((c) =>
+    scalesOf(c).map(({ unit, divisor }) => choice(c, divisor, `${channel(c).called}, ${unit}`)),
+  )
   const turned = CHANNELS.filter((c) => channel(c).bounds[0] < -1).flatMap((c) => {
     const { called, unit } = channel(c)
     const outwards = (divisor: number, of: string) => choice(c, divisor, `${called}, ${of}, counted outwards`)
-    return [outwards(-1, unit), outwards(-1000, `m${unit}`)]
+    return [outwards(-1, unit), outwards(-1000, `m${unit}`), outwards(-1e6, `µ${unit}`)]
   })
-  return [...whole, choice('percent', SHARE, 'level, as a share of one'), ...small, ...turned]
+  return [...whole, choice('percent', SHARE, 'level, as a share of one'), ...sized, ...turned]
 }
 
 /** Whether the table is written by the contract, so that nothing needs asking. */

@@ -14,7 +14,7 @@ import { areShares } from './valueCell'
 
 const LEVEL: ColumnMeaning = { kind: 'channel', channel: 'percent', divisor: 1 }
 /** Names of the level, unless it is the battery's volts that stand under them. */
-const MAYBE_LEVEL = /^(battery|charge)$/i
+const MAYBE_LEVEL = /^(battery|batt?|charge|capacity)$/i
 const lookLikeLevels = (cells: readonly string[]): boolean =>
   cells.every((cell) => /^\s*(\d{1,2}|100|0[.,]\d+|)\s*%?\s*$/.test(cell)) &&
   cells.some((cell) => cell.trim() !== '')
@@ -52,7 +52,8 @@ export function guessColumns(table: Table): ColumnMeaning[] {
     quantityMeaning(table.headers[i]) !== undefined ||
     NAMES_SIDE.test(table.headers[i])
   const told = withTime(withCellUnits(byName, table.rows), table)
-  const meanings = [...atCellSide(told, namesSide, (i) => sampleOf(table, i))]
+  const ofOwn = (i: number) => /_now$/i.test(table.headers[i].trim())
+  const meanings = [...atCellSide(told, namesSide, ofOwn, (i) => sampleOf(table, i))]
   const time = meanings.findIndex((m) => m.kind === 'time')
   const level = meanings.findIndex((m) => m.kind === 'channel' && m.channel === 'percent')
   const named = meanings[time]

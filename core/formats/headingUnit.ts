@@ -18,6 +18,6 @@ export const hasTimeUnit = (heading: string): boolean =>
 
 /** Whether a heading names a unit of its own. */
 export const namesUnit = (heading: string): boolean =>
-  /(^|[^a-z])(m?[vaw]|m?[aw]h|c|f)([^a-z]|$)|volts|ampere|amps|watts|celsius|fahrenheit|milli/i.test(
+  /(^|[^a-z])([kmuµμ]?[vaw]|[kmuµμ]?[aw]h|c|f)([^a-z]|$)|volts|ampere|amps|watts|celsius|fahrenheit|milli|(kilo|micro)(volt|amp|watt)/i.test(
     heading.replace(/_/g, ' '),
   )

@@ -7,6 +7,8 @@ const BY_NAME = new RegExp(
   String.raw`^(?:[a-z]{2,9}\.?,? )?(?:(\d{1,2})\.?[ -]([a-z]{3,9})|([a-z]{3,9})\.? (\d{1,2}))[.,]?[ -](\d{4})[ ,T]+${CLOCK}`,
   'i',
 )
+/** ISO 8601 without its signs, and as home-made logs part it: "20260302T184005Z", "20260302_184005". */
+const BASIC = /^(\d{4})(\d\d)(\d\d)[T_-](\d\d)(\d\d)(\d\d)?([.,]\d+)?(Z|[+-]\d\d(?::?\d\d)?)?$/
 /** Which of the two comes first is not known of these; with dots it is the day. */
 const EITHER_WAY = /^\d{1,2}([/-])\d{1,2}\1(\d{4}|\d{2})\b/
 
@@ -18,7 +20,10 @@ export const plainHalf = (cell: string): string => cell.trim().replace(/([ap])\.
  * 1970; NaN for anything else. One without a zone is of this machine's clock.
  */
 export function parseMoment(cell: string, monthFirst = false): number {
-  const text = plainHalf(cell)
+  const text = plainHalf(cell).replace(
+    BASIC,
+    (_, y, m, d, h, min, s = '00', part = '', zone = '') => `${y}-${m}-${d}T${h}:${min}:${s}${part}${zone}`,
+  )
   const byYear = BY_YEAR.exec(text)
   if (byYear) return momentOf(byYear[1], byYear[3], byYear[4], byYear.slice(5))
   const byName = BY_NAME.exec(text)

@@ -161,3 +161,41 @@ it('lets no name put a line into a calendar', () => {
   const text = calendarOf(campaign as never, names, new Date(0))
   expect(text.match(/^(ATTENDEE|URL|BEGIN:VEVENT)/gm)).toEqual(['BEGIN:VEVENT'])
 })
+
+describe('a log in units of other sizes', () => {
+  const log = (head: string, row: (i: number) => (string | number)[], parted = ',') =>
+    readTraceCsv([head, ...Array.from({ length: 30 }, (_, i) => row(i).join(parted))].join('\n'))
+
+  it('reads what a device tells of its own battery, in millionths and tenths of a degree', () => {
+    const { trace, assumed, problemCount } = log('timestamp,capacity,status,temp,voltage_now,current_now', (i) => [
+      `20261103_19${String(i).padStart(2, '0')}05`, 20 + i, 'Charging', 285 + i, 4_012_000, 2_350_000 - 1000 * i,
+    ])
+    expect(problemCount).toBe(0)
+    expect([trace.time[1], trace.percent![1], trace.temperatures[''][0]]).toEqual([60, 21, 28.5])
+    expect([trace.batteryVoltage![0], trace.batteryCurrent![0], trace.current]).toEqual([4.012, 2.35, undefined])
+    expect(assumed).toContain('"current_now" is read in µA.')
+  })
+
+  it('takes a battery’s own watts for such without a cell’s volts, where a level stands beside them', () => {
+    const { trace } = log('epoch_s,soc,power_now,voltage_now', (i) => [1_790_000_000 + 60 * i, 20 + i, 18_500_000, 12_012_000])
+    expect([trace.batteryPower![0], trace.batteryVoltage![0], trace.power]).toEqual([18.5, 12.012, undefined])
+  })
+
+  it('takes no kW for W: a plug at the wall counts kWh, and a heading or a cell may say µA', () => {
+    const { trace } = log('Time (s),Power (kW),Energy (kWh),I (µA)', (i) => [60 * i, 0.0182, 0.043, 1_500_000])
+    expect([trace.power![0], trace.counterWh![0], trace.current![0]]).toEqual([18.2, 43, 1.5])
+    const cells = log('Time (s),Power,Current', (i) => [60 * i, '0.0182 kW', '1500000 uA']).trace
+    expect([cells.power![0], cells.current![0]]).toEqual([18.2, 1.5])
+    // A plug is no size.
+    expect(log('Time (s),Micro USB voltage', (i) => [60 * i, 5.1]).trace.voltage![0]).toBe(5.1)
+  })
+
+  it('reads the last row of a table parted by tabs whose last cell is empty', () => {
+    const { problemCount, trace } = log('Minutes\tLevel\tNotes', (i) => [i, 5 + i, ''], '\t')
+    expect([problemCount, trace.time.length]).toEqual([0, 30])
+  })
+
+  it('knows the temperature of a part by its sign', () => {
+    expect(log('t_bat,time,level', (i) => [28.5, 60 * i, 5 + i]).trace.temperatures['']![0]).toBe(28.5)
+  })
+}) // prettier-ignore

@@ -1,4 +1,4 @@
-import { CHANNELS, channel, type Channel } from '../trace/channels'
+import { CHANNELS, channel, plainUnit, scalesOf, type Channel } from '../trace/channels'
 import type { Trace } from '../trace/trace'
 import type { ColumnMeaning } from './columns'
 import { writeTraceCsv } from './traceCsvOut'
@@ -25,7 +25,6 @@ const NOTE = 'Note'
 const ONE = '1'
 const DEGREES = 'degC'
 const TEMPERATURE = /^temperature(?: (.+))?$/i
-const THOUSAND = 1000
 
 /** The heading of a channel's column. */
 export const quantityTitle = (name: Channel): string => `${QUANTITIES[name]} / ${channel(name).unit || ONE}`
@@ -42,7 +41,7 @@ export function quantityMeaning(heading: string): ColumnMeaning | undefined {
   const found = CHANNELS.find((c) => QUANTITIES[c].toLowerCase() === name)
   if (!found) return undefined
   const own = channel(found).unit || ONE
-  const divisor = unit === own ? 1 : unit === `m${own}` ? THOUSAND : 0
+  const divisor = unit === own ? 1 : scalesOf(found).find((s) => s.unit === plainUnit(unit))?.divisor
   return divisor ? { kind: 'channel', channel: found, divisor } : undefined
 }
 

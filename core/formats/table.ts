@@ -61,7 +61,7 @@ export function readTables(text: string, isHeader: IsHeader = () => false, onPro
   const knows: IsHeader = (cells) => isHeader(uncommented(cells))
   const { delimiter, headerRow } = shapeOf(tabled, knows)
   // Without its last line break: an empty last row would be a row too short.
-  const parsed = cellsOf(tabled.trimEnd(), delimiter, onProgress)
+  const parsed = cellsOf(withoutEnd(tabled, delimiter), delimiter, onProgress)
   const lines = numbered(parsed.data, tabled.includes('"'))
   refuseOpenQuotes(parsed.errors, lines)
   const filled = lines.filter(({ cells }) => isFilled(cells) && !(delimiter === '|' && isRule(cells)))
@@ -99,6 +99,12 @@ const PARTED: Record<Delimiter, string[]> = {
 }
 
 /** A table of the row that names its columns and those below it. */
+/** A text without the blank lines at its end; tabs that part empty cells of its last row stay. */
+function withoutEnd(text: string, delimiter: string): string {
+  const kept = text.trimEnd()
+  return delimiter === '\t' ? kept + /^\t*/.exec(text.slice(kept.length))![0] : kept
+}
+
 function tableOf(
   filled: Table['rows'],
   delimiter: Delimiter,

@@ -1,5 +1,5 @@
 import { median } from 'd3-array'
-import { channel, thousandthsOf } from '../trace/channels'
+import { channel, scalesOf } from '../trace/channels'
 import { decimal } from '../trace/decimal'
 import type { ColumnMeaning } from './columns'
 import { namesUnit } from './headingUnit'
@@ -16,8 +16,10 @@ function middleOf(cells: readonly string[]): number {
 }
 
 /**
- * The meaning of a column that names no unit, in thousandths of its channel's (in tenths of a degree) where it is most
- * likely written so: half of its values lie out of all bounds as they stand.
+ * The meaning of a column that names no unit, in thousandths or millionths of its channel's (in tenths of a degree) where
+ * it is most likely written so: half of its values lie out of all bounds as they stand. A device tells of itself in
+ * millionths: the power supplies of a Linux kernel in µV, µA and µW, and in tenths of a degree (its sysfs-class-power,
+ * from memory).
  *
  * @param cells a sample of the column's
  */
@@ -31,10 +33,11 @@ export function inSmallerUnit(
     const middle = middleOf(cells)
     return middle > HOT_C && middle <= HOT_C * TENTHS ? { ...meaning, divisor: TENTHS } : meaning
   }
-  if (meaning.kind !== 'channel' || meaning.divisor !== 1 || !thousandthsOf(meaning.channel)) return meaning
+  if (meaning.kind !== 'channel' || meaning.divisor !== 1) return meaning
   const [, high] = channel(meaning.channel).bounds
   const middle = middleOf(cells)
-  return middle > high && middle / 1000 <= high ? { ...meaning, divisor: 1000 } : meaning
+  const fits = scalesOf(meaning.channel).find(({ divisor }) => middle > high && middle / divisor <= high)
+  return fits ? { ...meaning, divisor: fits.divisor } : meaning
 }
 
 /** What is said of a column that was read so; '' where its heading says it. */
@@ -42,7 +45,7 @@ export function smallerUnitWords(meaning: ColumnMeaning, { headers }: Table, col
   const name = headers[column]
   if (namesUnit(name)) return ''
   if (meaning.kind === 'temperature' && meaning.divisor) return `${quoted(name)} is read in tenths of a °C.`
-  return meaning.kind === 'channel' && meaning.divisor === 1000
-    ? `${quoted(name)} is read in ${thousandthsOf(meaning.channel)}.`
-    : ''
+  if (meaning.kind !== 'channel') return ''
+  const scale = scalesOf(meaning.channel).find(({ divisor }) => divisor === Math.abs(meaning.divisor))
+  return scale ? `${quoted(name)} is read in ${scale.unit}.` : ''
 }

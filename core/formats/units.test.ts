@@ -68,9 +68,11 @@ describe('a unit that is not named', () => {
     expect(small('voltage', ['60', '60', '62'])).toEqual(channel('voltage'))
     expect(small('current', ['-1500', '-1400', '15'])).toEqual(channel('current', 1000))
     expect(small('voltage', ['x', '', '9000'])).toEqual(channel('voltage', 1000))
-    // Not even thousandths of it would be a voltage, up to 60 V.
+    // Not even thousandths of it would be a voltage, up to 60 V: millionths are.
     expect(small('voltage', ['60000', '60000'])).toEqual(channel('voltage', 1000))
-    expect(small('voltage', ['60001', '60001'])).toEqual(channel('voltage'))
+    expect(small('voltage', ['60001', '60001'])).toEqual(channel('voltage', 1e6))
+    expect(small('voltage', ['60000001', '60000001'])).toEqual(channel('voltage'))
+    expect(small('current', ['2350000', '-1900000', '800000'])).toEqual(channel('current', 1e6))
     expect(small('voltage', ['9000'], 'x (V)')).toEqual(channel('voltage'))
     expect(small('percent', ['500'])).toEqual(channel('percent'))
     expect(inSmallerUnit(channel('voltage', 1000), 'x', ['900000'])).toEqual(channel('voltage', 1000))

@@ -1,17 +1,16 @@
-import { channel, thousandthsOf, type Channel } from '../trace/channels'
+import { channel, scalesOf, type Channel } from '../trace/channels'
 import type { ColumnMeaning } from './columns'
 
 const SOURCE_SIDE = ['percent', 'voltage', 'current', 'power', 'counterWh', 'counterAh'] as const
 
-/** A channel's unit and the thousandths of it, and what a column in them holds. */
-const unitsOf = (of: Channel): [unit: string, meaning: ColumnMeaning][] => {
-  const small = thousandthsOf(of)
-  const meaning = (divisor: number): ColumnMeaning => ({ kind: 'channel', channel: of, divisor })
-  return [
-    [channel(of).unit, meaning(1)],
-    ...(small ? [[small, meaning(1000)] as [string, ColumnMeaning]] : []),
-  ]
-}
+/** A channel's unit and its other sizes, and what a column in them holds. */
+const unitsOf = (of: Channel): [unit: string, meaning: ColumnMeaning][] =>
+  [{ unit: channel(of).unit, divisor: 1 }, ...scalesOf(of)].flatMap(({ unit, divisor }) =>
+    spellings(unit).map((as): [string, ColumnMeaning] => [as, { kind: 'channel', channel: of, divisor }]),
+  )
+/** The micro sign has a Greek twin, and is typed as a u. */
+const spellings = (unit: string): string[] =>
+  unit.startsWith('µ') ? ['µ', 'μ', 'u'].map((sign) => sign + unit.slice(1)) : [unit]
 
 /**
  * The units of what is read, and what each tells by itself, written as it is, capitals included: "Messwert A" may be of

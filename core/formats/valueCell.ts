@@ -1,4 +1,4 @@
-import { channel, thousandthsOf } from '../trace/channels'
+import { channel, plainUnit, scalesOf } from '../trace/channels'
 import { decimal, isPlain, shortNumber } from '../trace/decimal'
 import type { ColumnMeaning } from './columns'
 import type { Table } from './table'
@@ -23,7 +23,7 @@ const GROUPED = /^[+\-−]?[1-9]\d{0,2}(,\d{3})+(?![\d.,])/
  * "1,010" beside "998" or "998.5": who writes decimal commas, with three decimals, writes none of these.
  */
 export function groupingOf(rows: Table['rows'], column: number, meaning: ColumnMeaning): Grouping {
-  const inThousandths = meaning.kind === 'channel' && Math.abs(meaning.divisor) === 1000
+  const inThousandths = meaning.kind === 'channel' && Math.abs(meaning.divisor) >= 1000
   let commas = 0
   let grouped = 0
   let beside = false
@@ -76,7 +76,9 @@ function inUnit(value: number, unit: string, meaning: ColumnMeaning): number {
   // Counted the other way round it is, whatever the cell's unit.
   const sign = meaning.divisor < 0 ? -1 : 1
   if (unit === channel(meaning.channel).unit.toLowerCase()) return sign * value
-  return unit === thousandthsOf(meaning.channel)?.toLowerCase() ? (sign * value) / 1000 : NaN
+  const written = plainUnit(unit)
+  const scale = scalesOf(meaning.channel).find((s) => s.unit.toLowerCase() === written)
+  return scale ? sign * scaled(value, scale.divisor) : NaN
 }
 
 /** Shares of one lose what the division adds: 0.29 is 29 %, not 28.999…. */

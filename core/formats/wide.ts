@@ -1,4 +1,4 @@
-import type { Channel } from '../trace/channels'
+import { plainUnit, scalesOf, type Channel } from '../trace/channels'
 import type { Trace } from '../trace/trace'
 import { SHARE, type ColumnMeaning } from './columns'
 import { UnreadableFile } from './problem'
@@ -36,11 +36,15 @@ export function wideColumns(
 }
 
 const LEVEL = /(%|percent|\blevel|\bsoc)\s*[)\]]?\s*$/i
-const WATTS = /(\bwatts?|\bpower|[([,/]\s*m?w)\s*[)\]]?\s*$/i
+const WATTS = /(\bwatts?|\bpower|[([,/]\s*([kmuµμ]?w))\s*[)\]]?\s*$/i
 /** What a column of a wide table says of itself, if it does: "Hawser 30 (W)". A charger may be called by its watts: "Hawser 30 W". */
 function saidBy(header: string): { channel: WideChannel; divisor: number } | null {
   if (LEVEL.test(header)) return { channel: 'percent', divisor: 1 }
-  return WATTS.test(header) ? { channel: 'power', divisor: /mw\s*[)\]]?\s*$/i.test(header) ? 1000 : 1 } : null
+  const found = WATTS.exec(header)
+  if (!found) return null
+  const unit = plainUnit((found[2] ?? 'W').toLowerCase())
+  const scale = scalesOf('power').find((s) => s.unit.toLowerCase() === unit)
+  return { channel: 'power', divisor: scale?.divisor ?? 1 }
 }
 
 /** A column of a wide table, and which source, or device, it is of. */

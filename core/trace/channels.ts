@@ -99,6 +99,29 @@ export const channel = (name: Channel): ChannelEntry => CHANNEL_TABLE[name]
 export const columnTitle = (name: Channel): string =>
   [channel(name).label, channel(name).unit].filter(Boolean).join(', ')
 
-/** Its unit in thousandths ("mV"), where a table may hold that: volts, amperes, watts and their hours. */
-export const thousandthsOf = (name: Channel): string | null =>
-  ['%', ''].includes(channel(name).unit) ? null : `m${channel(name).unit}`
+/** A unit in another size, and by what a value in it is divided to be in the channel's own. */
+export interface Scale {
+  unit: string
+  divisor: number
+}
+/** What is written in thousands of its unit too: a plug at the wall counts kWh. */
+const IN_THOUSANDS = ['W', 'Wh']
+
+/**
+ * The other sizes in which a table may hold a channel, where it is of volts, amperes, watts or their hours: thousandths,
+ * millionths (as devices tell of themselves), and thousands.
+ *
+ * @example scalesOf('power') // [{ unit: 'mW', divisor: 1000 }, { unit: 'µW', divisor: 1e6 }, { unit: 'kW', divisor: 0.001 }]
+ */
+export function scalesOf(name: Channel): Scale[] {
+  const { unit } = channel(name)
+  if (unit === '' || unit === '%') return []
+  return [
+    { unit: `m${unit}`, divisor: 1000 },
+    { unit: `µ${unit}`, divisor: 1e6 },
+    ...(IN_THOUSANDS.includes(unit) ? [{ unit: `k${unit}`, divisor: 0.001 }] : []),
+  ]
+}
+
+/** A unit as we write it: the micro sign has a Greek twin, and is typed as a u. */
+export const plainUnit = (unit: string): string => unit.replace(/^[uμ](?=[vaw])/i, 'µ')

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { LONGEST_S } from './bounds'
-import { CHANNELS, columnTitle, thousandthsOf } from './channels'
+import { CHANNELS, columnTitle, plainUnit, scalesOf, type Channel } from './channels'
 import { traceProblem } from './check'
 import { bounded, boundedOrNull, freeText, id, isMoment, isPlainKey, moment, optionalId } from './fields'
 import { placesProblem } from './places'
@@ -74,8 +74,11 @@ describe('columns', () => {
   it('are headed by label and unit, and may stand in thousandths where a unit has them', () => {
     expect(columnTitle('percent')).toBe('Level, %')
     expect(columnTitle('watched')).toBe('Watched')
-    expect(CHANNELS.filter((c) => thousandthsOf(c) === null)).toEqual(['percent', 'watched'])
-    expect(thousandthsOf('voltage')).toBe('mV')
+    expect(CHANNELS.filter((c) => scalesOf(c).length === 0)).toEqual(['percent', 'watched'])
+    const sizes = (of: Channel) => scalesOf(of).map(({ unit, divisor }) => [unit, divisor])
+    expect(sizes('voltage')).toEqual([['mV', 1e3], ['µV', 1e6]]) // prettier-ignore
+    expect(sizes('counterWh')).toEqual([['mWh', 1e3], ['µWh', 1e6], ['kWh', 1e-3]]) // prettier-ignore
+    expect(['uA', 'μA', 'µA', 'UA', 'mA', 'u'].map(plainUnit)).toEqual(['µA', 'µA', 'µA', 'µA', 'mA', 'u'])
   })
 })
 
