@@ -131,8 +131,8 @@ export function isHeaderRow(cells: readonly string[]): boolean {
     kinds.some((k) => k === 'channel' || k === 'temperature')
   )
 }
-/** A number or a time is a value, whatever words stand in it. */
-const parsesAsValue = (cell: string): boolean => /^[\s\d.,:+-]*$/.test(cell)
+/** A number, a level or a time is a value, whatever words stand in it. */
+const parsesAsValue = (cell: string): boolean => /^[\s\d.,:+-]*(\d\s*%)?$/.test(cell)
 
 /** Columns that carry the name of one before them, by position from 0. */
 export const repeatedColumns = (headers: readonly string[]): number[] =>

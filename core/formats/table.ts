@@ -98,13 +98,13 @@ const PARTED: Record<Delimiter, string[]> = {
   '|': ['Cells are parted by bars.'],
 }
 
-/** A table of the row that names its columns and those below it. */
 /** A text without the blank lines at its end; tabs that part empty cells of its last row stay. */
 function withoutEnd(text: string, delimiter: string): string {
   const kept = text.trimEnd()
   return delimiter === '\t' ? kept + /^\t*/.exec(text.slice(kept.length))![0] : kept
 }
 
+/** A table of the row that names its columns and those below it. */
 function tableOf(
   filled: Table['rows'],
   delimiter: Delimiter,

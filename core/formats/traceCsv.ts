@@ -9,6 +9,7 @@ import { withGroups, withUnits } from './headings'
 import { beginsAt, withDates } from './dateColumn'
 import { smallerUnitWords } from './thousandths'
 import { withTurned } from './turned'
+import { isReading, notebookTable } from './notebook'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { besideEachOther, begunAgain, joined } from './recordings'
 import { columnWords } from './columnWords'
@@ -65,6 +66,27 @@ export function readTraceCsv(
 
 /** The tables of traces in a text, past whatever stands before their headers: most files hold one. */
 export function readTraceTables(text: string, onProgress?: Progress): Table[] {
+  const notes = () => [notebookTable(text) ?? []].flat().map(withBeginning)
+  try {
+    const tables = tablesIn(text, onProgress)
+    const [first] = tables
+    // What has no time is no table of readings; what is headed by a reading has no heading.
+    const isTable = hasTime(first) && !isReading(first.headers.join(' '))
+    const otherwise = isTable ? [] : notes()
+    return otherwise.length > 0 ? otherwise : tables
+  } catch (refusal) {
+    const otherwise = notes()
+    if (otherwise.length === 0) throw refusal
+    return otherwise
+  }
+}
+
+/** Whether a column tells the time; its first rows say it. */
+const hasTime = (table: Table): boolean =>
+  guessColumns({ ...table, rows: table.rows.slice(0, LOOKED_AT) }).some(({ kind }) => kind === 'time')
+const LOOKED_AT = 200
+
+function tablesIn(text: string, onProgress?: Progress): Table[] {
   const tables = readTables(text, isHeaderRow, onProgress)
     .flatMap((table) => besideEachOther(withTurned(table)))
     .map((table) => withBeginning(withDates(withUnits(withGroups(table)), isTimeName)))

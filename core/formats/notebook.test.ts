@@ -1,0 +1,47 @@
+import { expect, it } from 'vitest'
+import { notebookTable } from './notebook'
+import { readTraceCsv } from './traceCsv'
+
+const read = (...lines: string[]) => {
+  const { trace, assumed, problems, startedAt } = readTraceCsv(lines.join('\n'))
+  const column = (of?: Float64Array) => of && [...of].map((n) => (Number.isNaN(n) ? null : n))
+  return { time: [...trace.time].map((t) => t / 60), level: column(trace.percent), watts: column(trace.power), volts: column(trace.voltage), assumed, problems, startedAt } // prettier-ignore
+}
+
+it('reads a notebook’s page: a clock on the wall and what was read, under a day and whatever else was written', () => {
+  const page = read('Phone, by the window', '3 Nov 2026', '', 'start 7:02pm 4%', '7:07pm 11% 18.1W', '7:12 p.m. – 18 %, 9.0 V, 18.2 W', '8:02pm 71% (it was 9 W)', '9:02pm full') // prettier-ignore
+  expect(page).toMatchObject({ time: [0, 5, 10, 60, 120], level: [4, 11, 18, 71, 100], problems: [] })
+  expect(page.watts).toEqual([null, 18.1, 18.2, 9, null])
+  expect(page.volts).toEqual([null, null, 9, null, null])
+  expect(page.startedAt).toBe(new Date(2026, 10, 3, 19, 2).toISOString())
+  expect(page.assumed).toContain('The notes begin in line 4; what stands before it was left out.')
+})
+
+it('reads the time since the start as it is said, in any order', () => {
+  const since = read('5 % at the start', 'after 5 min 12%', '19 % after 10 minutes', '48% @ 30m', '1 hour: 75%', '1 h 30: 90%', '1h 48 min 98 %', 'full at 1:52') // prettier-ignore
+  expect(since).toMatchObject({
+    time: [0, 5, 10, 30, 60, 90, 108, 112],
+    level: [5, 12, 19, 48, 75, 90, 98, 100],
+  })
+  // Its first line is a reading, and no heading.
+  expect(read('5% at 0', '10% at 4:30', '20% at 11:30', '100% at 1:48:00')).toMatchObject({
+    time: [0, 4.5, 11.5, 108],
+    level: [5, 10, 20, 100],
+  })
+  expect(read('30 s 9.0 W', '90 s 9.1 W', '1 h 9.2W').time).toEqual([0.5, 1.5, 60])
+})
+
+it('leaves out and names a line between readings that tells none', () => {
+  const { time, problems } = read('0:00 5%', '0:10 19%', 'moved it to the other socket', '0:20 33%', '0:30 46%')
+  expect(time).toEqual([0, 10, 20, 30])
+  expect(problems).toEqual([{ line: 3, where: '', message: expect.stringMatching(/^"moved .* left out\.$/) as string }])
+}) // prettier-ignore
+
+it('takes no other text for notes', () => {
+  const csv = 'Time,Level,Power\n' + Array.from({ length: 9 }, (_, i) => `0:0${i},${5 + i} %,18 W`).join('\n')
+  expect(readTraceCsv(csv).assumed.join()).not.toContain('notes')
+  expect(notebookTable('Charged it at 7:02 pm.\nIt had 5 %.\nLater it was full.\n')).toBeUndefined()
+  expect(notebookTable('7:02 5%\n7:07 11%')).toBeUndefined()
+  expect(notebookTable('x'.repeat(300_000))).toBeUndefined()
+  expect(() => readTraceCsv('Dear all,\nthe charger came at 7:02.\nYours')).toThrow()
+})

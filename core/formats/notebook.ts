@@ -1,0 +1,112 @@
+import { ProblemList, quoted } from './problem'
+import type { Table } from './table'
+import { QUANTITY_UNIT } from './units'
+
+/** So many of the lines behind the first that tells something must do so for a text to be such notes. */
+const ALIKE = 0.7
+/** Nobody writes more than this by hand; what is longer is a log of another kind. */
+const MOST_CHARS = 200_000
+const LEAST_LINES = 3
+
+/** "7:02 pm", "19:02:30": as a clock stands there. */
+const CLOCK = /(?<![\d:.])(\d{1,3}:\d\d(?::\d\d)?)(?:\s*([ap])\.?m\b\.?)?(?![\d:])/i
+/** "5 min", "1 h", "1 h 30", "2 hours 5 min", "90 s": since the start. */
+const SINCE =
+  /(?<![\w.,])(?:(\d{1,3})\s*(?:h|hrs?|hours?)(?![a-z])(?:\s*(\d{1,2})(?!\s*[%\d.,a-z])|\s*(\d{1,2})\s*(?:m|mins?|minutes?)(?![a-z]))?|(\d{1,4})\s*(?:m|mins?|minutes?)(?![a-z])|(\d{1,5})\s*(?:s|secs?|seconds?)(?![a-z]))/i
+const AT_START = /\b(?:start|begin)(?:s|ed|ning)?\b|\bplugged in\b|\bat 0(?![\d:.,])/i
+const FULL = /\bfull\b/i
+/** A number and its unit. */
+const VALUE = new RegExp(
+  `(?<![\\w.,:])([+\\-−]?\\d+(?:[.,]\\d+)?)\\s?(${QUANTITY_UNIT})(?![\\p{L}\\d])`,
+  'gu',
+)
+/** What each unit is of, as a heading that is known. */
+const HEADINGS: [unit: RegExp, heading: string][] = [
+  [/^%$/, 'Level'],
+  [/wh$/i, 'Counter Wh'],
+  [/ah$/i, 'Counter Ah'],
+  [/w$/i, 'Power'],
+  [/v$/i, 'Voltage'],
+  [/a$/i, 'Current'],
+  [/[CF]$/, 'Temperature'],
+]
+
+/** What a line tells: when, as it is written, and what was read. */
+interface Noted {
+  clock?: string
+  /** s since the start */
+  since?: number
+  values: Map<string, string>
+}
+
+function notedIn(line: string): Noted | null {
+  const clock = CLOCK.exec(line)
+  const since = clock ? null : SINCE.exec(line)
+  const time = clock ?? since
+  if (!time && !AT_START.test(line)) return null
+  const rest = time ? `${line.slice(0, time.index)} ${line.slice(time.index + time[0].length)}` : line
+  const values = new Map<string, string>()
+  for (const [, number, unit] of rest.matchAll(VALUE)) {
+    const heading = HEADINGS.find(([of]) => of.test(unit))?.[1]
+    // "9 V 2 A (at most 20 W)": what was read stands first.
+    if (heading && !values.has(heading)) values.set(heading, `${number} ${unit}`)
+  }
+  if (FULL.test(rest) && !values.has('Level')) values.set('Level', '100 %')
+  if (values.size === 0) return null
+  if (clock) return { clock: clock[2] ? `${clock[1]} ${clock[2].toLowerCase()}m` : clock[1], values }
+  return { since: since ? secondsOf(since) : 0, values }
+}
+
+function secondsOf([, hours, alone, minutes, only, seconds]: RegExpExecArray): number {
+  const [h, m, s] = [hours, alone ?? minutes ?? only, seconds].map((n) => Number(n ?? 0))
+  return h * 3600 + m * 60 + s
+}
+
+const clockOf = (s: number): string =>
+  [Math.floor(s / 3600), Math.floor(s / 60) % 60, s % 60].map((n) => String(n).padStart(2, '0')).join(':')
+
+/**
+ * The table of notes as they are written by hand, or typed while a recording is watched: a line for each reading, with a
+ * clock or the time since the start and what was read with its unit, in any order. Undefined for any other text. A line
+ * between them that tells neither is left out and named.
+ *
+ * @example notebookTable('start 5 %\nafter 10 min 19 % 18.1 W\n1 h 5: 80 %\nfull at 1:52')?.headers // ['Time', 'Level', 'Power']
+ */
+export function notebookTable(text: string): Table | undefined {
+  if (text.length > MOST_CHARS) return undefined
+  const lines = text.split(/\r?\n/)
+  const noted = lines.map(notedIn)
+  const first = noted.findIndex((n) => n !== null)
+  const later = lines.flatMap((line, i) => (i >= first && line.trim() !== '' ? [i] : []))
+  const told = later.filter((i) => noted[i] !== null)
+  if (first < 0 || told.length < LEAST_LINES || told.length < ALIKE * later.length) return undefined
+
+  const isSince = told.filter((i) => noted[i]!.since !== undefined).length > told.length / 2
+  const headers = ['Time', ...HEADINGS.map(([, h]) => h).filter((h) => told.some((i) => noted[i]!.values.has(h)))]
+  const firstClock = noted[told.find((i) => noted[i]!.clock)!]?.clock ?? ''
+  const problems = new ProblemList()
+  const rows: Table['rows'] = []
+  for (const i of later) {
+    const time = noted[i] && timeOf(noted[i], isSince, firstClock)
+    if (!time) problems.add(i + 1, '', `${quoted(lines[i].trim())} tells no reading and its time; it is left out.`)
+    else rows.push({ line: i + 1, cells: [time, ...headers.slice(1).map((h) => noted[i]!.values.get(h) ?? '')] })
+  }
+  const before = lines.slice(0, first).filter((line) => line.trim() !== '')
+  const sort = before.length > 0 ? [`The notes begin in line ${first + 1}; what stands before it was left out.`] : []
+  return { headers, rows, delimiter: ',', assumed: ['Each line is a reading, as notes are written.', ...sort], before, problems }
+} // prettier-ignore
+
+/** A clock that begins so early was started with the charge; a later one may hang on a wall. Hours, or minutes. */
+const EARLY = 5
+const isStopwatch = (clock: string): boolean => !/m$/.test(clock) && Number(clock.split(':')[0]) <= EARLY
+
+/** A line's time as the others of its text are written; '' where it has none of that kind. */
+function timeOf({ clock, since }: Noted, isSince: boolean, firstClock: string): string {
+  if (!isSince) return clock ?? (since === 0 && isStopwatch(firstClock) ? '0:00' : '')
+  if (since !== undefined) return clockOf(since)
+  // "Full at 1:52" among minutes since the start is in hours and minutes.
+  return clock && /^\d+:\d\d$/.test(clock) ? `${clock}:00` : (clock ?? '')
+}
+
+/** Whether a line is such a reading. */
+export const isReading = (line: string): boolean => notedIn(line) !== null
