@@ -32,12 +32,14 @@ const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
 
 /** Looser names seen on meters' and spreadsheets' tables; first match wins. */
 const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
+  // A plug at the wall tells of the alternating current: no watts of these.
+  [/(power ?factor|apparent|reactive|\(vars?\)|\(va\)|\bcos\b)/i, () => ({ kind: 'ignore' })],
   [
     /^t[ _-](bat|cell|case|back|front|surface|device|board)/i,
     (h) => ({ kind: 'temperature', place: '', fahrenheit: isFahrenheit(h) }),
   ],
   [
-    /^(elapsed|time|t|time ?stamp|time ?code|clock|seconds?|mins?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b/i,
+    /^(elapsed|time|t|time ?stamp|time ?code|clock|seconds?|mins?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b(?!.*(power|watt|volt|current|amp|temp|level|soc))/i,
     () => ({ kind: 'time', style: 'seconds' }),
   ],
   [

@@ -3,6 +3,7 @@ import { decimal } from '../trace/decimal'
 import { atCellSide } from './cellSide'
 import { withCellUnits } from './cellUnit'
 import { pacedStyle } from './clockPace'
+import { withoutMains } from './mains'
 import { keyOf, meaningOf, ownChannel, SHARE, type ColumnMeaning } from './columns'
 import { holdsClocks, holdsRising } from './dateColumn'
 import { hasTimeUnit } from './headingUnit'
@@ -38,9 +39,8 @@ export function holdsLevels(rows: Table['rows'], column: number): boolean {
 /** A heading that says where it was read: at a source, a bus, a meter. */
 const NAMES_SIDE = /bus|source|input|meter|usb|charger|\bin\b/i
 
-/** A best guess for every column; a meaning already taken by an earlier column is not given twice. */
+/** A best guess for every column; a meaning is given once, to the first column of what was read. */
 export function guessColumns(table: Table): ColumnMeaning[] {
-  const taken = new Set<string>()
   const byName = table.headers.map((header, i) => {
     const cells = sampleOf(table, i)
     const meaning =
@@ -51,29 +51,37 @@ export function guessColumns(table: Table): ColumnMeaning[] {
     ownChannel(table.headers[i].toLowerCase()) !== undefined ||
     quantityMeaning(table.headers[i]) !== undefined ||
     NAMES_SIDE.test(table.headers[i])
-  const told = withTime(withCellUnits(byName, table.rows), table)
+  const named = withTime(withCellUnits(byName, table.rows), table)
+  const told = withoutMains(named, table.headers, (i) => sampleOf(table, i))
   const ofOwn = (i: number) => /_now$/i.test(table.headers[i].trim())
   const meanings = [...atCellSide(told, namesSide, ofOwn, (i) => sampleOf(table, i))]
   const time = meanings.findIndex((m) => m.kind === 'time')
   const level = meanings.findIndex((m) => m.kind === 'channel' && m.channel === 'percent')
-  const named = meanings[time]
-  if (named?.kind === 'time') {
+  const timed = meanings[time]
+  if (timed?.kind === 'time') {
     const styles = (level >= 0 ? [level] : likeLevels(table, meanings)).map((column) => {
       const shares = asShares(meanings[column], table, column)
       const points = shares.kind === 'channel' && shares.divisor < 1 ? 1 / SHARE : 1
-      return pacedStyle(named.style, table.headers[time], table.rows, { time, level: column, points })
+      return pacedStyle(timed.style, table.headers[time], table.rows, { time, level: column, points })
     })
-    const [style = named.style] = styles
+    const [style = timed.style] = styles
     if (styles.every((other) => other === style)) meanings[time] = { kind: 'time', style }
   }
-  return meanings.map((as, i) => {
-    const meaning = asShares(as, table, i)
-    const key = keyOf(meaning)
-    if (meaning.kind !== 'ignore' && taken.has(key)) return { kind: 'ignore' }
-    taken.add(key)
-    return meaning
+  const shown = meanings.map((as, i) => asShares(as, table, i))
+  const taken = new Map<string, number>()
+  shown.forEach((meaning, i) => {
+    const before = taken.get(keyOf(meaning))
+    if (before === undefined || (isAside(table.headers[before]) && !isAside(table.headers[i])))
+      taken.set(keyOf(meaning), i)
   })
+  return shown.map((meaning, i) => (taken.get(keyOf(meaning)) === i ? meaning : { kind: 'ignore' }))
 }
+
+/** A heading of what was set, or of the least and the most of a stretch: what was read stands beside it. */
+const isAside = (heading: string): boolean =>
+  /(^|[^a-z])(set|target|limit|rated|nominal|requested|min|max|minimum|maximum|peak)([^a-z]|$)/i.test(
+    heading.replace(/_/g, ' '),
+  )
 
 /**
  * Where no name says which column is the time: the first whose heading has a unit of time, else that holds clocks, else,

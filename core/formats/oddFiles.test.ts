@@ -199,3 +199,32 @@ describe('a log in units of other sizes', () => {
     expect(log('t_bat,time,level', (i) => [28.5, 60 * i, 5 + i]).trace.temperatures['']![0]).toBe(28.5)
   })
 }) // prettier-ignore
+
+describe('columns that look alike', () => {
+  const log = (head: string, row: (i: number) => (string | number)[]) =>
+    readTraceCsv([head, ...Array.from({ length: 20 }, (_, i) => row(i).join(','))].join('\n'))
+  const first = (of?: Float64Array) => of?.[1]
+
+  it('takes the watts of a plug at the wall, and neither its power factor nor the mains’ volts and amperes', () => {
+    const { trace, columns } = log('Time (s),Voltage,Current,Power Factor,Apparent Power (VA),Reactive Power (var),Power,Today (kWh)', (i) => [i, 230.1, 0.14, 0.56, 32.1, 26.5, 18, 0.012])
+    expect([trace.power, trace.counterWh].map(first)).toEqual([18, 12])
+    expect([trace.voltage, trace.current]).toEqual([undefined, undefined])
+    expect(columns[1]).toContain('"Voltage", "Current", "Power Factor"')
+    const both = log('Time (s),Input voltage,Input current,Output voltage,Output current', (i) => [i, 121, 0.2, 9, 1.9])
+    expect([both.trace.voltage, both.trace.current].map(first)).toEqual([9, 1.9])
+  })
+
+  it('takes what was read before what was set, and the mean before the least and the most', () => {
+    const set = log('Time (s),Set voltage,Set current,Voltage,Current', (i) => [i, 9, 3, 8.95, 1.9]).trace
+    expect([set.voltage, set.current].map(first)).toEqual([8.95, 1.9])
+    const spread = log('Time (s),Max power (W),Min power (W),Average power (W)', (i) => [i, 19, 17, 18]).trace
+    expect(first(spread.power)).toBe(18)
+    // Alone, it is what there is.
+    expect(first(log('Time (s),Max power (W)', (i) => [i, 19]).trace.power)).toBe(19)
+  })
+
+  it('knows a clock on the wall though several readings stand at one minute', () => {
+    const { trace } = log('Zeit,Level', (i) => [`19:${String(Math.floor(i / 2)).padStart(2, '0')}`, 5 + Math.floor(i / 2)])
+    expect([...trace.time].slice(0, 5)).toEqual([0, 0, 60, 60, 120])
+  })
+}) // prettier-ignore

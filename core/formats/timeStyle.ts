@@ -87,6 +87,8 @@ function isFarIn(seconds: readonly number[]): boolean {
   const steps = seconds
     .slice(1)
     .map((s, i) => s - seconds[i])
+    // Several readings a minute stand at one and the same.
+    .filter((step) => step !== 0)
     .sort((a, b) => a - b)
   const usual = steps[Math.floor(steps.length / 2)]
   return usual > 0 && seconds[0] > 20 * usual
