@@ -30,7 +30,7 @@ export const ownChannel = (header: string): Channel | undefined =>
 
 const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
 
-/** Looser names seen on meters' and spreadsheets' tables; first match wins. */
+/** Looser names seen on meters' and spreadsheets' tables, in a few languages; first match wins. */
 const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
   // A plug at the wall tells of the alternating current: no watts of these.
   [/(power ?factor|apparent|reactive|\(vars?\)|\(va\)|\bcos\b)/i, () => ({ kind: 'ignore' })],
@@ -39,7 +39,7 @@ const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
     (h) => ({ kind: 'temperature', place: '', fahrenheit: isFahrenheit(h) }),
   ],
   [
-    /^(elapsed|time|t|time ?stamp|time ?code|clock|seconds?|mins?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b(?!.*(power|watt|volt|current|amp|temp|level|soc))/i,
+    /^(elapsed|time|zeit|uhrzeit|temps|heure|tiempo|hora|tempo|ora|tijd|t|time ?stamp|time ?code|clock|seconds?|mins?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b(?!.*(power|watt|volt|current|amp|temp|level|soc))/i,
     () => ({ kind: 'time', style: 'seconds' }),
   ],
   [
@@ -67,19 +67,19 @@ const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
     (h) => ({ kind: 'channel', channel: 'batteryPower', divisor: divisorOf(h, 'w') }),
   ],
   [
-    /(volt|\bu\b|\([muµμ]?v\)|_[muµμ]?v$|^[muµμ]?v$)/i,
+    /(volt|spannung|tensi[oó]n|spanning|\bu\b|\([muµμ]?v\)|_[muµμ]?v$|^[muµμ]?v$)/i,
     (h) => ({ kind: 'channel', channel: 'voltage', divisor: divisorOf(h, 'v') }),
   ],
   [
-    /(amp|current|\bi\b|\([muµμ]?a\)|_[muµμ]?a$|^[muµμ]?a$)/i,
+    /(amp|current|strom|courant|corriente|corrente|stroom|\bi\b|\([muµμ]?a\)|_[muµμ]?a$|^[muµμ]?a$)/i,
     (h) => ({ kind: 'channel', channel: 'current', divisor: divisorOf(h, 'a') }),
   ],
   [
-    /(watt|power|\bp\b|\([kmuµμ]?w\)|_[kmuµμ]?w$|^[kmuµμ]?w$)/i,
+    /(watt|power|leistung|puissance|potencia|potenza|vermogen|\bp\b|\([kmuµμ]?w\)|_[kmuµμ]?w$|^[kmuµμ]?w$)/i,
     (h) => ({ kind: 'channel', channel: 'power', divisor: divisorOf(h, 'w') }),
   ],
   [/(temp(?!s\b)|°c|°f)/i, (h) => ({ kind: 'temperature', place: '', fahrenheit: isFahrenheit(h) })],
-  [/(note|comment|remark|event)/i, () => ({ kind: 'note' })],
+  [/(note|comment|remark|remarque|bemerkung|notiz|event)/i, () => ({ kind: 'note' })],
 ]
 
 const isFahrenheit = (header: string): boolean => /(°f|\(f\)|fahrenheit|_f$)/i.test(header)

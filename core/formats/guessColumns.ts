@@ -15,7 +15,8 @@ import { areShares } from './valueCell'
 
 const LEVEL: ColumnMeaning = { kind: 'channel', channel: 'percent', divisor: 1 }
 /** Names of the level, unless it is the battery's volts that stand under them. */
-const MAYBE_LEVEL = /^(battery|batt?|charge|capacity)$/i
+const MAYBE_LEVEL =
+  /^(battery|batt?|charge|capacity|akku(stand)?|ladestand|batterie|bater[ií]a|batteria|accu|niveau|nivel)$/i
 const lookLikeLevels = (cells: readonly string[]): boolean =>
   cells.every((cell) => /^\s*(\d{1,2}|100|0[.,]\d+|)\s*%?\s*$/.test(cell)) &&
   cells.some((cell) => cell.trim() !== '')

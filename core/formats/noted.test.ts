@@ -84,7 +84,7 @@ describe('headings', () => {
       [0, 300],
     ])
       expect(() => read(rows('Nr,Akku %', ...numbers.map((n) => `${n},5`)))).toThrow('no time column')
-    expect(() => read(rows('Zeit,Leistung W', '0,5', '300,11', '600,17'))).toThrow('no time column')
+    expect(() => read(rows('Aika,Leistung W', '0,5', '300,11', '600,17'))).toThrow('no time column')
     // A name that is known outdoes a unit.
     expect(read(rows('Wert min;Time;Level', '3;0;5', '3;60;7')).time).toEqual([0, 60])
   })

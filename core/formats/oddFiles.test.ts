@@ -223,6 +223,13 @@ describe('columns that look alike', () => {
     expect(first(log('Time (s),Max power (W)', (i) => [i, 19]).trace.power)).toBe(19)
   })
 
+  it('knows the quantities by their names in other languages, without a unit', () => {
+    for (const head of ['heure,batterie,puissance,tension,courant', 'Uhrzeit,Akkustand,Leistung,Spannung,Strom', 'hora,batería,potencia,tensión,corriente', 'ora,batteria,potenza,tensione,corrente']) {
+      const { trace } = log(head, (i) => [`19:${10 + i}:00`, 5 + i, 18.1, 9, 2])
+      expect([trace.time, trace.percent, trace.power, trace.voltage, trace.current].map(first), head).toEqual([60, 6, 18.1, 9, 2])
+    }
+  })
+
   it('knows a clock on the wall though several readings stand at one minute', () => {
     const { trace } = log('Zeit,Level', (i) => [`19:${String(Math.floor(i / 2)).padStart(2, '0')}`, 5 + Math.floor(i / 2)])
     expect([...trace.time].slice(0, 5)).toEqual([0, 0, 60, 60, 120])
