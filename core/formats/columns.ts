@@ -33,13 +33,16 @@ const OWN_TEMPERATURE = /^temperature(?:_(.+))?_c$/i
 /** Looser names seen on meters' and spreadsheets' tables, in a few languages; first match wins. */
 const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
   // A plug at the wall tells of the alternating current: no watts of these.
-  [/(power ?factor|apparent|reactive|\(vars?\)|\(va\)|\bcos\b)/i, () => ({ kind: 'ignore' })],
+  [
+    /(fa[ck]tor|facteur|fattore|apparent|r[eé]acti|schein|blind|\(vars?\)|\(va\)|\bcos\b)/i,
+    () => ({ kind: 'ignore' }),
+  ],
   [
     /^t[ _-](bat|cell|case|back|front|surface|device|board)/i,
     (h) => ({ kind: 'temperature', place: '', fahrenheit: isFahrenheit(h) }),
   ],
   [
-    /^(elapsed|time|zeit|uhrzeit|temps|heure|tiempo|hora|tempo|ora|tijd|t|time ?stamp|time ?code|clock|seconds?|mins?|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b(?!.*(power|watt|volt|current|amp|temp|level|soc))/i,
+    /^(elapsed|time|zeit|uhrzeit|temps|heure|tiempo|hora|tempo|ora|tijd|t|time ?stamp|time ?code|clock|seconds?|mins?(?![ .-]*(power|watt|volt|current|amp|temp|level|soc))|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b/i,
     () => ({ kind: 'time', style: 'seconds' }),
   ],
   [
@@ -71,7 +74,7 @@ const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
     (h) => ({ kind: 'channel', channel: 'voltage', divisor: divisorOf(h, 'v') }),
   ],
   [
-    /(amp|current|strom|courant|corriente|corrente|stroom|\bi\b|\([muµμ]?a\)|_[muµμ]?a$|^[muµμ]?a$)/i,
+    /(amp|current|strom(?!verb)|courant|corriente|corrente|stroom|\bi\b|\([muµμ]?a\)|_[muµμ]?a$|^[muµμ]?a$)/i,
     (h) => ({ kind: 'channel', channel: 'current', divisor: divisorOf(h, 'a') }),
   ],
   [

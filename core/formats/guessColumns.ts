@@ -72,8 +72,8 @@ export function guessColumns(table: Table): ColumnMeaning[] {
   const taken = new Map<string, number>()
   shown.forEach((meaning, i) => {
     const before = taken.get(keyOf(meaning))
-    if (before === undefined || (isAside(table.headers[before]) && !isAside(table.headers[i])))
-      taken.set(keyOf(meaning), i)
+    const isBetter = (at: number) => isAside(table.headers[at]) && !isAside(table.headers[i])
+    if (before === undefined || (meaning.kind !== 'time' && isBetter(before))) taken.set(keyOf(meaning), i)
   })
   return shown.map((meaning, i) => (taken.get(keyOf(meaning)) === i ? meaning : { kind: 'ignore' }))
 }

@@ -219,6 +219,10 @@ describe('columns that look alike', () => {
     expect([set.voltage, set.current].map(first)).toEqual([8.95, 1.9])
     const spread = log('Time (s),Max power (W),Min power (W),Average power (W)', (i) => [i, 19, 17, 18]).trace
     expect(first(spread.power)).toBe(18)
+    // Minutes are no least, and a time is a time.
+    const timed = log('Elapsed (min),Clock,Level', (i) => [i, `19:${10 + i}:00`, 5 + i])
+    expect([timed.trace.time[1], timed.startedAt, timed.columns[1]]).toEqual([60, null, 'Not read: "Clock".'])
+    expect(log('Zeit (s),Leistungsfaktor,Leistung', (i) => [i, 0.5, 18]).trace.power?.[1]).toBe(18)
     // Alone, it is what there is.
     expect(first(log('Time (s),Max power (W)', (i) => [i, 19]).trace.power)).toBe(19)
   })

@@ -32,8 +32,7 @@ vi.mock('@core/trace/channels', async (original) => {
     CHANNEL_TABLE: table,
     CHANNELS: Object.keys(table),
     channel,
-    thousandthsOf: (name: keyof typeof table) =>
-      channel(name).unit === '%' ? null : `m${channel(name).unit}`,
+    scalesOf: (name: keyof typeof table) => (name === 'humidity' ? [] : real.scalesOf(name)),
     columnTitle: (name: keyof typeof table) => `${channel(name).label}, ${channel(name).unit}`,
   }
 })
