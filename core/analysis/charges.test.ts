@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { traceFromReadings, type Reading, type Trace } from '../trace/trace'
-import { chargesIn } from './charges'
+import { chargesIn, surely } from './charges'
 
 /** Readings of stretches after each other, one a minute: how long, min, and what is read at a minute of it. */
 const log = (...stretches: [number, (minute: number) => Omit<Reading, 't'>][]): Trace => {
@@ -101,4 +101,18 @@ it('finds none in what says nothing', () => {
   expect(chargesIn(log([60, watts(0)], [60, level(5)]))).toEqual([])
   // Nor in a gauge that jumps to and fro all the time.
   expect(chargesIn(log([5000, (m) => ({ percent: (m >> 3) % 2 ? 20 + (m % 8) * 3 : 10 })]))).toEqual([])
+})
+
+it('leaves what may be a hold or a pause with the charge before it, where only sure ones are parted', () => {
+  // Ten minutes of nothing at 18 W and on at 18 W: a hold, maybe. Tapered, and 18 W again: another battery.
+  const record = log([30, watts(18)], [10, watts(0)], [30, watts(18)], [20, watts(2)], [10, watts(0)], [30, watts(18)]) // prettier-ignore
+  expect(told(record).map(([, , isSure]) => isSure)).toEqual([true, false, true])
+  const sure = surely(chargesIn(record))
+  expect(sure.map(({ fromS, toS }) => [fromS / 60, toS / 60])).toEqual([
+    [0, told(record)[1][1]],
+    [told(record)[2][0], Infinity],
+  ])
+  // A pause alone is no two charges.
+  expect(surely(chargesIn(log([30, watts(18)], [10, watts(0)], [30, watts(18)])))).toHaveLength(1)
+  expect(surely([])).toEqual([])
 })

@@ -64,6 +64,17 @@ export function chargesIn(trace: Trace): Charge[] {
   }))
 }
 
+/** The charges that surely are some: what may be a hold or a pause stays with the one before it. One where none is sure. */
+export function surely(charges: readonly Charge[]): Charge[] {
+  const found: Charge[] = []
+  for (const charge of charges) {
+    const before = found.at(-1)
+    if (before && !charge.isSure) found[found.length - 1] = { ...before, toS: charge.toS }
+    else found.push(charge)
+  }
+  return found
+}
+
 /** A later charge, and the end of the one before it. */
 interface Later {
   fromS: number

@@ -1,6 +1,6 @@
 import { groups } from 'd3-array'
 import { adviceFor, type Advice, type AdviceOptions } from './advice'
-import { offeredBy, type MadeOf, type Moments } from './madeOf'
+import { chargedBy, offeredBy, type MadeOf, type Moments } from './madeOf'
 import { rank, type Goal } from './ranking'
 import { scopeOf, type Charged } from './scope'
 import { standingOf } from './standing'
@@ -41,11 +41,7 @@ export function adviceApart(
   asked: { goal: Goal; moments: Moments; options: AdviceOptions; repeatability: Repeatability },
 ): AdviceApart[] {
   const { goal, moments, options, repeatability } = asked
-  const charged = made.map(({ deviceId, way, source, cable, feeds }) => ({
-    deviceId,
-    way,
-    gear: [source?.id, cable?.id, feeds?.id],
-  }))
+  const charged = made.map((m) => ({ ...chargedBy(m), way: m.way }))
   return partsToChoose(charged).flatMap((setups) => {
     const own = setups.map((i) => made[i])
     const ranking = rank(

@@ -1,6 +1,7 @@
 import type { Cable, Source } from '../gear/gear'
 import { costOf, volumeOf, type Offered } from './advice'
 import type { Suspect } from './odd'
+import type { Charged } from './scope'
 import { quantityOf, type Side } from './quantities'
 import { figuresOf as timesOf, resultsOf, type Result } from './results'
 import type { Figures, Repeatability } from './verdict'
@@ -50,6 +51,12 @@ const isPad = ({ source }: MadeOf): boolean => source?.kind === 'wireless pad'
 /** Times to full, or until the current stops where nothing shows a level, s. */
 export const fullOf = (setup: MadeOf): Figures =>
   timesOf(setup.sides, quantityOf(showsLevel(setup) ? FULL : 'taper-end'))
+
+/** What it is charged with, as `scopeOf` asks for it. */
+export const chargedBy = ({ deviceId, source, cable, feeds }: MadeOf): Charged => ({
+  deviceId,
+  gear: [source?.id, cable?.id, feeds?.id],
+})
 
 const needed = ({ source, cable, feeds }: MadeOf) => [source, cable, feeds].filter((x) => x !== undefined)
 /** Nothing of it is missing. */

@@ -1,6 +1,6 @@
 import { figuresOf } from './results'
 import { quantityOf } from './quantities'
-import { fullOf, ownsAll, type MadeOf, type Moments } from './madeOf'
+import { chargedBy, fullOf, ownsAll, type MadeOf, type Moments } from './madeOf'
 import { scopeOf, type Scope } from './scope'
 import { leadingGroup, verdict, type Repeatability } from './verdict'
 
@@ -30,12 +30,7 @@ export function standingOf(
     return told.difference < 0 && told.verdict !== 'cannot-tell'
   }
   return {
-    scope: scopeOf(
-      setups.map(({ deviceId, source, cable, feeds }) => ({
-        deviceId,
-        gear: [source?.id, cable?.id, feeds?.id],
-      })),
-    ),
+    scope: scopeOf(setups.map(chargedBy)),
     topUp: leadingGroup(of(`gain-${topUpMinutes}`), 'higher', repeatability),
     coolest: leadingGroup(of('hottest'), 'lower', repeatability),
     sooner: [...setups.keys()].filter(isSooner),

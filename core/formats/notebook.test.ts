@@ -31,6 +31,11 @@ it('reads the time since the start as it is said, in any order', () => {
   expect(read('30 s 9.0 W', '90 s 9.1 W', '1 h 9.2W').time).toEqual([0.5, 1.5, 60])
 })
 
+it('takes full for 100 % where the battery is, and neither half full nor full brightness', () => {
+  const told = read('7:00 pm 40 %', '7:10 pm half full, 18 W', '7:20 pm 9 W at full brightness', '7:30 pm not full yet, 5 W', '7:40 pm 3 W, almost full', '7:50 pm full, 0.5 W') // prettier-ignore
+  expect(told.level).toEqual([40, null, null, null, null, 100])
+})
+
 it('leaves out and names a line between readings that tells none', () => {
   const { time, problems } = read('0:00 5%', '0:10 19%', 'moved it to the other socket', '0:20 33%', '0:30 46%')
   expect(time).toEqual([0, 10, 20, 30])

@@ -14,7 +14,9 @@ const CLOCK = /(?<![\d:.])(\d{1,3}:\d\d(?::\d\d)?)(?:\s*([ap])\.?m\b\.?)?(?![\d:
 const SINCE =
   /(?<![\w.,])(?:(\d{1,3})\s*(?:h|hrs?|hours?)(?![a-z])(?:\s*(\d{1,2})(?!\s*[%\d.,a-z])|\s*(\d{1,2})\s*(?:m|mins?|minutes?)(?![a-z]))?|(\d{1,4})\s*(?:m|mins?|minutes?)(?![a-z])|(\d{1,5})\s*(?:s|secs?|seconds?)(?![a-z]))/i
 const AT_START = /\b(?:start|begin)(?:s|ed|ning)?\b|\bplugged in\b|\bat 0(?![\d:.,])/i
-const FULL = /\bfull\b/i
+/** A battery that is full: not half full, and no full brightness. */
+const FULL =
+  /(?<!\b(?:not|half|nearly|almost|until|till|at|on|with)\s+)\bfull\b(?=\s*(?:$|[^\s\p{L}]|(?:at|after|in|now)\b))/iu
 /** A number and its unit. */
 const VALUE = new RegExp(
   `(?<![\\w.,:])([+\\-−]?\\d+(?:[.,]\\d+)?)\\s?(${QUANTITY_UNIT})(?![\\p{L}\\d])`,

@@ -75,7 +75,7 @@ export function readTraceTables(text: string, onProgress?: Progress): Table[] {
     const otherwise = isTable ? [] : notes()
     return otherwise.length > 0 ? otherwise : tables
   } catch (refusal) {
-    const otherwise = notes()
+    const otherwise = refusal instanceof UnreadableFile ? notes() : []
     if (otherwise.length === 0) throw refusal
     return otherwise
   }

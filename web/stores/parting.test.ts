@@ -1,14 +1,22 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, it, vi } from 'vitest'
-import { chargesIn } from '@core/analysis/charges'
+import { chargesIn, surely } from '@core/analysis/charges'
 import { blankRun } from '@core/logbook/run'
 import { traceFromReadings, type Trace } from '@core/trace/trace'
 import { useLogbook } from './logbook'
+import { useCorrections } from './corrections'
 import { openWith } from './logbook.fixture'
 import { useParting } from './parting'
 
+/** What another tab does while the worker looks through the readings. */
+let meanwhile = async () => {}
 vi.mock('../workers/analysis', () => ({
-  analysisWork: () => ({ charges: (trace: Trace) => chargesIn(trace) }),
+  analysisWork: () => ({
+    charges: async (trace: Trace) => {
+      await meanwhile()
+      return surely(chargesIn(trace))
+    },
+  }),
 }))
 
 /** An hour to 60 %, ten minutes to 20 % while nothing flows, and up again. */
@@ -61,4 +69,12 @@ it('makes all of them or none, and nothing of a run of one charge', async () => 
   expect(states().sort()).toEqual(['false,done', 'true,done'])
   await expect(useParting().part('a')).rejects.toThrow('one charge alone')
   expect(logbook.runs).toHaveLength(2)
+})
+
+it('parts nothing that was put right while it was looked through', async () => {
+  meanwhile = () => useCorrections().correct('whole', { row: 1, t: 60 }, 'percent', 3, 'misread')
+  await expect(useParting().part('whole')).rejects.toThrow('changed meanwhile')
+  meanwhile = async () => {}
+  const { ids } = await useParting().part('whole')
+  expect(useLogbook().run(ids[0])!.corrections).toMatchObject([{ row: 1, to: 3 }])
 })

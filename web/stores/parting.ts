@@ -17,10 +17,13 @@ export const useParting = defineStore('parting', () => {
    */
   async function part(id: string): Promise<{ ids: string[]; undo: () => Promise<void> }> {
     const trace = await logbook.traceOf(id)
-    const run = logbook.run(id)
-    if (!run || !trace) throw new Error('This run is no longer in the logbook.')
+    if (!trace) throw new Error('This run is no longer in the logbook.')
     const worker = analysisWork()
     const charges = await worker.charges(await handOver(worker, trace))
+    // As it stands now: something may have been put right meanwhile, in another tab too.
+    const run = logbook.run(id)
+    if (!run || (await logbook.traceOf(id)) !== trace)
+      throw new Error('This run was changed meanwhile. Look at it again.')
     if (charges.length < 2) throw new Error('Its readings hold one charge alone.')
     const inks = logbook.runs.filter((r) => r.deviceId === run.deviceId).map((r) => r.ink)
     const own = charges.map(() => {

@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink'
 import { analyse, type AnalyseOptions, type Analysis } from '@core/analysis/analyse'
-import { chargesIn, type Charge } from '@core/analysis/charges'
+import { chargesIn, surely, type Charge } from '@core/analysis/charges'
 import { join, type Joined } from '@core/analysis/joining/join'
 import { previewOf, type Preview } from '@core/analysis/preview'
 import { appended } from '@core/trace/append'
@@ -12,7 +12,8 @@ const parts = traceParts()
 const work = {
   part: parts.part,
   analyse: (trace: Trace | string, options: AnalyseOptions): Analysis => analyse(parts.whole(trace), options),
-  charges: (trace: Trace | string): Charge[] => chargesIn(parts.whole(trace)),
+  /** Those that a finding tells of. */
+  charges: (trace: Trace | string): Charge[] => surely(chargesIn(parts.whole(trace))),
   /** @throws Error with the reason in words where the clocks of the two cannot be told. */
   join: (meter: Trace | string, device: Trace | string, offsetS?: number): Joined =>
     join(parts.whole(meter), parts.whole(device), offsetS),
