@@ -1,10 +1,10 @@
 import { expect, test, type Page } from '@playwright/test'
 import { zipSync } from 'fflate'
 import { takeIn, takeInShelf, withRuns } from './fixture'
-import { addDevice, startByHand } from './steps'
+import { addDevice, go, startByHand } from './steps'
 
 test('a device’s capacity must make sense', async ({ page }) => {
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await page.getByRole('button', { name: 'Add a device' }).click()
   await page.getByLabel('Name').fill('Skerry P5')
   const capacity = page.getByLabel('Capacity', { exact: true })
@@ -24,7 +24,7 @@ test('a device’s capacity must make sense', async ({ page }) => {
 })
 
 test('a deletion can be undone', async ({ page }) => {
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await addDevice(page, 'Thwart T11')
   await page.getByRole('button', { name: 'Delete Thwart T11' }).click()
   await expect(page.getByRole('button', { name: 'Edit Thwart T11' })).toBeHidden()
@@ -74,7 +74,7 @@ const bring = (page: Page, name: string, content: string | Buffer) =>
 
 test('a file that is no logbook and no trace is refused, and the logbook stays', async ({ page }) => {
   await takeInShelf(page)
-  await page.goto('/files')
+  await go(page, '/files')
   const png = Buffer.from(
     'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
     'base64',
@@ -98,14 +98,14 @@ test('a file that is no logbook and no trace is refused, and the logbook stays',
     await expect(page.getByRole('alert')).toContainText(message)
     await expect(page.getByRole('alert')).toContainText('Nothing stored was changed')
   }
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await expect(page.getByRole('button', { name: 'Edit Skerry P5' })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Edit Bollard 12' })).toBeVisible()
 })
 
 test('a trace with bad rows names each by its line and keeps the rest', async ({ page }) => {
   await takeInShelf(page)
-  await page.goto('/files')
+  await go(page, '/files')
   await bring(page, 'rows.csv', 'time_s,battery_percent,power_w\n0,5,10\n60,6,ten\n30,7,10\n120,8,10\n')
   await expect(page.getByRole('alert')).toContainText('line 3, power_w: "ten" is not a number')
   await expect(page.getByRole('alert')).toContainText('line 4, time_s: Time goes backwards')
@@ -115,7 +115,7 @@ test('a trace with bad rows names each by its line and keeps the rest', async ({
 test('a meter with figures that cannot be is refused field by field, and kept once they can', async ({
   page,
 }) => {
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await page.getByRole('button', { name: 'Add a source' }).click()
   await expect(page.getByLabel('Name')).toBeFocused()
   await page.getByRole('button', { name: 'Leave as it was' }).click()
@@ -152,9 +152,9 @@ test('a run whose id another program made up is found by its address, alone and 
   const odd = ['evening/1?a=b#c', '50%,2', 'r.1 + é']
   const runs = logbook.runs.map(({ run, trace }, i) => ({ run: { ...run, id: odd[i] }, trace }))
   await takeIn(page, { ...logbook, runs })
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   for (let i = 0; i < odd.length; i++) {
-    await page.goto('/sheet')
+    await go(page, '/sheet')
     await page.getByTestId('runs').getByRole('link').nth(i).click()
     await expect(page.getByTestId('sentence')).toBeVisible()
     const title = await page.locator('p.above').textContent()
@@ -162,7 +162,7 @@ test('a run whose id another program made up is found by its address, alone and 
     await expect(page.getByTestId('sentence')).toBeVisible()
     expect(await page.locator('p.above').textContent()).toBe(title)
   }
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   const boxes = page.getByRole('checkbox', { name: /^Choose/ })
   await expect(boxes).toHaveCount(odd.length)
   for (const box of await boxes.all()) await box.check()
@@ -171,6 +171,6 @@ test('a run whose id another program made up is found by its address, alone and 
   await page.reload()
   await expect(page.getByText('3 runs of one set-up')).toBeVisible()
   // The second copy names its files after them.
-  await page.goto('/files')
+  await go(page, '/files')
   await expect(page.getByText('Kept in this browser’s private files')).toBeVisible()
 })

@@ -1,6 +1,14 @@
 import { expect, test } from '@playwright/test'
 import { takeInShelf } from './fixture'
-import { controlClock, elapsedSeconds, startByHand, startSimulated, stopAndKeep, typeReading } from './steps'
+import {
+  controlClock,
+  elapsedSeconds,
+  go,
+  startByHand,
+  startSimulated,
+  stopAndKeep,
+  typeReading,
+} from './steps'
 
 test('a reload in mid-run comes back with every reading and the clock still right', async ({ page }) => {
   await controlClock(page)
@@ -53,7 +61,7 @@ test('a killed tab leaves the simulated run on the bench, with a gap and nothing
 
   const second = await context.newPage()
   await second.waitForTimeout(500)
-  await second.goto('/bench')
+  await go(second, '/bench')
   await expect(second.getByText('simulated', { exact: true })).toBeVisible()
   const resumed = await elapsedSeconds(second)
   await expect.poll(() => elapsedSeconds(second)).toBeGreaterThan(resumed + 300)

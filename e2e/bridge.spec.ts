@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { expect, test } from '@playwright/test'
 import { takeInShelf } from './fixture'
-import { pick, stopAndKeep } from './steps'
+import { go, pick, stopAndKeep } from './steps'
 
 const children: ChildProcess[] = []
 /** Starts a process of the program and waits for the line that says where it listens. */
@@ -27,7 +27,7 @@ test('an SCPI instrument over a real socket feeds a lane; its line is cut, marke
   page.goto = (url: string) => goto(url.startsWith('/') ? base + url : url)
 
   await takeInShelf(page)
-  await page.goto('/bench')
+  await go(page, '/bench')
   await pick(page, 'Source', 'Bollard 12')
   await page.getByLabel('Start level').fill('5')
   await page.getByRole('button', { name: 'instruments', exact: true }).click()
@@ -73,7 +73,7 @@ test('a survey is read by an instrument: it settles by itself and is kept by Ent
   page.goto = (url: string) => goto(url.startsWith('/') ? base + url : url)
 
   await takeInShelf(page)
-  await page.goto('/bench/survey')
+  await go(page, '/bench/survey')
   await pick(page, 'Read by', /^Inkpath Log Simulated instrument/)
   const told = page.getByTestId('survey-told')
   await expect(told).toContainText('as current flows')
@@ -95,7 +95,7 @@ test('a simulated meter and battery, each with its clock, stand together by the 
   page,
 }) => {
   await takeInShelf(page)
-  await page.goto('/bench')
+  await go(page, '/bench')
   await pick(page, 'Source', 'Bollard 12')
   await page.getByLabel('Start level').fill('5')
   await page.getByRole('button', { name: 'instruments', exact: true }).click()
@@ -126,7 +126,7 @@ test('a device logs its own level through the browser, where it can', async ({ p
     Object.defineProperty(navigator, 'getBattery', { value: () => Promise.resolve(battery) })
   })
   await takeInShelf(page)
-  await page.goto('/bench')
+  await go(page, '/bench')
   await page.getByLabel('Start level').fill('41')
   await page.getByRole('button', { name: 'this device’s own battery' }).click()
   await page.getByRole('button', { name: 'Start the clock' }).click()

@@ -2,7 +2,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
 import writeSheet from 'write-excel-file/node'
 import { stripLogbook, takeIn } from './fixture'
-import { pick } from './steps'
+import { go, pick } from './steps'
 
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 /** Chooses files to be brought in. */
@@ -27,7 +27,7 @@ test('several files at once: one after the other, with what was said of the firs
   await page.getByRole('button', { name: 'Make it a run' }).click()
   await expect(page).toHaveURL(/\/sheet\//)
   await expect(page.getByTestId('figure-Energy')).toContainText('Wh')
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   await expect(page.getByTestId('runs').getByRole('link', { name: /Hawser 23/ })).toHaveCount(2)
 })
 
@@ -60,7 +60,7 @@ test('every record of a workbook and of a text waits its turn, with the source i
   }
   await page.getByRole('button', { name: 'Make it a run' }).click()
   await expect(page).toHaveURL(/\/sheet\//)
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   await expect(page.getByTestId('runs').getByRole('link', { name: /Hawser 22/ })).toHaveCount(1)
   await expect(page.getByTestId('runs').getByRole('link', { name: /Hawser 23/ })).toHaveCount(3)
 })
@@ -77,7 +77,7 @@ test('a table with one column a device becomes runs of one source, compared by w
   await expect(page).toHaveURL(/\/side-by-side/)
   // None came to half: what a quarter of an hour brought is asked.
   await expect(page.getByTestId('verdict')).toContainText('15 min')
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   await expect(page.getByTestId('runs').getByRole('link', { name: /Hawser 22/ })).toHaveCount(2)
   await expect(page.getByTestId('runs').getByRole('link', { name: /P5 no. 1/ })).toHaveCount(1)
 })
@@ -102,7 +102,7 @@ test('a spreadsheet with one column a charger becomes runs; cells can be pasted 
   await expect(page.getByTestId('verdict')).toContainText('Hawser 22')
   await expect(page.getByTestId('results').getByRole('row')).toHaveCount(3)
 
-  await page.goto('/files')
+  await go(page, '/files')
   await page.getByRole('button', { name: 'Paste or type a table' }).click()
   await page.getByRole('textbox', { name: 'Table' }).fill('time_s\tbattery_percent\n0\t5\n600\t20\n1200\t35')
   await page.getByRole('button', { name: 'Read it' }).click()
@@ -110,7 +110,7 @@ test('a spreadsheet with one column a charger becomes runs; cells can be pasted 
   await expect(page.getByTestId('sentence')).toBeVisible()
 
   // Typed from a film: its own timecode, and where on it the switch was thrown.
-  await page.goto('/files')
+  await go(page, '/files')
   await page.getByRole('button', { name: 'Paste or type a table' }).click()
   await page.getByRole('textbox', { name: 'Table' }).fill('time\tlevel\n0:12:45\t5\n0:22:31\t20\n0:32:31\t35')
   await page.getByRole('button', { name: 'Read it' }).click()
@@ -125,7 +125,7 @@ test('a spreadsheet with one column a charger becomes runs; cells can be pasted 
     await expect(page.getByRole('button', { name: `Correct the time ${time}` })).toBeVisible()
 
   // What is no spreadsheet, though it is called one.
-  await page.goto('/files')
+  await go(page, '/files')
   await give(page, {
     name: 'odd.xlsx',
     mimeType: 'application/zip',
@@ -140,7 +140,7 @@ test('a run from a file fills the place in the plan that waits for it, and can b
   await takeIn(page, stripLogbook(2, { stop: { kind: 'duration', seconds: 600 } }))
   const inPlan = page.getByRole('combobox', { name: 'For the plan' })
   const done = async (count: number) => {
-    await page.goto('/plan/c')
+    await go(page, '/plan/c')
     await expect(page.getByText(new RegExp(`2 runs: ${count} done`))).toBeVisible()
   }
   await give(page, [
@@ -167,7 +167,7 @@ test('a run from a file fills the place in the plan that waits for it, and can b
   const second = page.url()
   await done(1)
 
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   await expect(page.getByTestId('runs').getByRole('link')).toHaveCount(3)
   const first = page.getByTestId('runs').getByRole('link').nth(1)
   await first.click()
@@ -219,16 +219,17 @@ test('an evening’s log of two charges, in a spreadsheet, becomes a run of each
   await pick(page, 'Source', 'Hawser 23')
   await page.getByRole('button', { name: 'Make it a run' }).click()
   await expect(page).toHaveURL(/\/side-by-side\?runs=/)
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   await page
     .getByTestId('runs')
     .getByRole('link', { name: /Hawser 22/ })
     .click()
   await expect(page.getByTestId('figure-Energy')).toContainText('17.7')
   // Kept as one run, it can still be parted, and that undone.
-  await page.goto('/files')
+  await go(page, '/files')
   await give(page, [ods('whole.ods', evening())])
   await pick(page, 'It holds 2 charges. Make a run of', 'all of it as one run')
+  await pick(page, 'Source', 'Hawser 21')
   await page.getByRole('button', { name: 'Make it a run' }).click()
   await page.getByRole('button', { name: 'Make a run of each charge' }).click()
   await expect(page).toHaveURL(/\/side-by-side\?runs=/)

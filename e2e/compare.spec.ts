@@ -2,13 +2,13 @@ import { expect, test } from '@playwright/test'
 import Papa from 'papaparse'
 import { noConditions } from '@core/protocol/runConditions'
 import { stripLogbook, takeIn, withRuns } from './fixture'
-import { openDemo, pick } from './steps'
+import { go, openDemo, pick } from './steps'
 
 test('side by side answers in a sentence, ranks with its ±, and refuses where it would not be fair', async ({
   page,
 }) => {
   await openDemo(page)
-  await page.goto('/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
+  await go(page, '/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
   const verdict = page.getByTestId('verdict')
   // The logbook's own repeats tell that runs repeat well: five minutes are seen, and are small.
   await expect(verdict).toContainText('Hawser 30 and Gangway 100 can’t be told apart')
@@ -30,13 +30,13 @@ test('side by side answers in a sentence, ranks with its ±, and refuses where i
   await expect(verdict).toContainText('In 15 minutes')
 
   // Start levels that differ stop the verdict until it is accepted, or the clocks are set to a common level.
-  await page.goto('/side-by-side?runs=demo-1,demo-8')
+  await go(page, '/side-by-side?runs=demo-1,demo-8')
   await expect(page.getByTestId('unfair')).toContainText('start level')
   await expect(ranking).toHaveCount(0)
   await page.getByRole('button', { name: 'Compare all the same' }).click()
   await expect(page.getByText('Compared although these differ: start level.')).toBeVisible()
   await expect(page.getByTestId('fairness').getByRole('row', { name: /^Start level differs/ })).toBeVisible()
-  await page.goto('/side-by-side?runs=demo-1,demo-8&goal=half')
+  await go(page, '/side-by-side?runs=demo-1,demo-8&goal=half')
   await page.getByRole('button', { name: 'Set the clocks to a common level' }).click()
   await expect(verdict).toContainText(/From 6\s% to half/)
   await pick(page, 'Clocks from', 'power-on')
@@ -47,7 +47,7 @@ test('a hand moves all paths as they are drawn, at once; where it rests they are
   page,
 }) => {
   await openDemo(page)
-  await page.goto('/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
+  await go(page, '/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
   const paths = page.getByRole('group', { name: /^Paths/ })
   await expect(paths.locator('canvas[aria-busy=false]')).toHaveCount(4)
   await paths.focus()
@@ -107,7 +107,7 @@ test('the crew’s question is chosen, answered, challenged and copied; more set
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
   await openDemo(page)
-  await page.goto('/side-by-side?runs=' + range(21, 35))
+  await go(page, '/side-by-side?runs=' + range(21, 35))
   const verdict = page.getByTestId('verdict')
   await expect(verdict).toContainText('Gangway 100, Hawser 30 and Hawser 20 can’t be told apart')
   await expect(verdict).toContainText('You own Hawser 20: keep it.')
@@ -146,7 +146,7 @@ test('the crew’s question is chosen, answered, challenged and copied; more set
   expect(squeezed(rows[5][6])).toBe(squeezed(shown))
 
   // Every set-up of the demo: the ninth and those after it are grey until one is lifted out.
-  await page.goto('/side-by-side?accept=1&runs=' + range(1, 41))
+  await go(page, '/side-by-side?accept=1&runs=' + range(1, 41))
   await expect(page.getByTestId('unsound')).toContainText('Gangway 100')
   const lift = page.getByRole('region', { name: 'Ranking' }).getByRole('button', { pressed: false }).last()
   await lift.click()
@@ -155,7 +155,7 @@ test('the crew’s question is chosen, answered, challenged and copied; more set
   ).toBeVisible()
 
   // By its question, from the list.
-  await page.goto('/side-by-side')
+  await go(page, '/side-by-side')
   await page.getByRole('combobox', { name: 'By question' }).fill('Thwart T11: over')
   await page.getByRole('option', { name: /^Thwart T11: over its sources/ }).click()
   await expect(page.getByTestId('results')).toContainText('Bulkhead outlet')
@@ -184,7 +184,7 @@ test('the same gear set otherwise, or with an older battery, is another set-up a
   logbook.runs.forEach(({ run }, i) => (run.conditions = conditions(states[i], i < 4 ? 100 : 88)))
   await takeIn(page, logbook)
   const ranking = page.getByRole('region', { name: 'Ranking' })
-  await page.goto('/side-by-side?runs=r0,r1,r2,r3')
+  await go(page, '/side-by-side?runs=r0,r1,r2,r3')
   await expect(page.getByTestId('unfair')).toContainText('state of the device')
   await page.getByRole('button', { name: 'Compare all the same' }).click()
   await expect(ranking.getByRole('listitem')).toHaveCount(2)
@@ -192,11 +192,11 @@ test('the same gear set otherwise, or with an older battery, is another set-up a
     '(case off) and Hawser 21 (case on) can’t be told apart',
   )
   // Before and after: only the battery is another. One of the later runs says nothing of its state.
-  await page.goto('/side-by-side?runs=r0,r1,r4,r5&accept=1')
+  await go(page, '/side-by-side?runs=r0,r1,r4,r5&accept=1')
   await expect(ranking.getByRole('listitem')).toHaveCount(2)
   await expect(page.getByTestId('verdict')).toContainText(/health 100\s%\) and Hawser 21 \(health 88\s%\)/)
   // Repeats of one set-up: how well they agree is the answer, and each has a line and a path of its own.
-  await page.goto('/side-by-side?runs=r0,r1')
+  await go(page, '/side-by-side?runs=r0,r1')
   await expect(page.getByTestId('verdict')).toContainText(
     /the 2 runs of Hawser 21 took .* each: they vary by 0\.0\s%/,
   )
@@ -208,10 +208,10 @@ test('the same gear set otherwise, or with an older battery, is another set-up a
   const many = withRuns(10)
   many.runs.forEach(({ run }, i) => (run.id = `m${i}`))
   await takeIn(page, many)
-  await page.goto(`/side-by-side?runs=${many.runs.map(({ run }) => run.id).join()}`)
+  await go(page, `/side-by-side?runs=${many.runs.map(({ run }) => run.id).join()}`)
   await expect(ranking.getByRole('listitem')).toHaveCount(10)
   await expect(ranking.getByRole('button')).toHaveCount(0)
-  await page.goto('/side-by-side?runs=r0,r1')
+  await go(page, '/side-by-side?runs=r0,r1')
   await page.getByRole('button', { name: 'Write it up' }).click()
   await expect(page.getByRole('table', { name: /^Times/ }).getByRole('row')).toHaveCount(3)
 })
@@ -229,12 +229,12 @@ test('a run that was simulated, or whose source fed another meanwhile, is no rep
   Object.assign(other, { deviceId: 'd2', startedAt: shared.startedAt })
   await takeIn(page, logbook)
   const ranking = page.getByRole('region', { name: 'Ranking' })
-  await page.goto('/side-by-side?runs=r0,r1')
+  await go(page, '/side-by-side?runs=r0,r1')
   await expect(ranking.getByRole('listitem')).toHaveCount(2)
   await expect(page.getByTestId('verdict')).toContainText(
     'Hawser 21 (alone) and Hawser 21 (with another run) can’t be told apart',
   )
-  await page.goto('/side-by-side?runs=r0,r2')
+  await go(page, '/side-by-side?runs=r0,r2')
   await expect(page.getByTestId('unfair')).toContainText('made by')
   await page.getByRole('button', { name: 'Compare all the same' }).click()
   await expect(page.getByTestId('verdict')).toContainText('Hawser 21 (simulated)')
@@ -249,7 +249,7 @@ test('a run that was simulated, or whose source fed another meanwhile, is no rep
     if (i < 2) trace.time.forEach((s, row) => (trace.time[row] = 2 * s))
   })
   await takeIn(page, units)
-  await page.goto(`/side-by-side?runs=${units.runs.map(({ run }) => run.id).join()}`)
+  await go(page, `/side-by-side?runs=${units.runs.map(({ run }) => run.id).join()}`)
   await expect(page.getByTestId('purposes')).toContainText(
     'For Skerry P5 no. 1 (A)You own Hawser 22: keep it.',
   )

@@ -2,13 +2,13 @@ import { expect, test, type Page } from '@playwright/test'
 import { blankSource } from '@core/gear/blanks'
 import { emptyLogbook } from '@core/logbook/logbook'
 import { stripLogbook, takeIn, withRuns } from './fixture'
-import { openedAt, pick } from './steps'
+import { go, openedAt, pick } from './steps'
 
 const condition = (page: Page, field: string) => page.getByTestId(`condition-${field}`)
 const putRight = (page: Page) => page.getByRole('region', { name: 'Put right' })
 
 async function changeCapacity(page: Page, to: string, since: string) {
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await page.getByRole('button', { name: 'Edit Skerry P5 no. 1' }).click()
   // The form takes the cursor to its first field as it opens.
   await expect(page.getByLabel('Name')).toBeFocused()
@@ -24,7 +24,7 @@ async function changeCapacity(page: Page, to: string, since: string) {
 
 test('a run keeps what it was made under; what is put right stays in sight, all of it', async ({ page }) => {
   await takeIn(page, withRuns(1))
-  await page.goto('/sheet/r0')
+  await go(page, '/sheet/r0')
   await expect(condition(page, 'ratedWh')).toContainText('–')
 
   // The room was forgotten, and then it was misread.
@@ -59,11 +59,11 @@ test('a run keeps what it was made under; what is put right stays in sight, all 
 
   // The battery was larger all along; then it is changed for another.
   await changeCapacity(page, '16', 'it was always so: all its runs are put right')
-  await page.goto('/sheet/r0')
+  await go(page, '/sheet/r0')
   await expect(condition(page, 'ratedWh')).toContainText('16')
   await expect(page.getByTestId('figure-Efficiency')).toContainText('of 16.0')
   await changeCapacity(page, '12', 'from now on: runs made before keep what they were made with')
-  await page.goto('/sheet/r0')
+  await go(page, '/sheet/r0')
   await expect(condition(page, 'ratedWh')).toContainText('16')
   await expect(page.getByTestId('figure-Efficiency')).toContainText('of 16.0')
   await expect(putRight(page)).toContainText('the label says 16')
@@ -74,7 +74,7 @@ test('a forgotten reading is put in its place, and a time is put right between i
   page,
 }) => {
   await takeIn(page, withRuns(1))
-  await page.goto('/sheet/r0')
+  await go(page, '/sheet/r0')
   await page.getByRole('button', { name: 'Readings' }).click()
   await page.getByRole('button', { name: 'Add a forgotten reading' }).click()
   await openedAt(page, 'Time')
@@ -106,7 +106,7 @@ test('a temperature is put right, and stays on record', async ({ page }) => {
   const logbook = withRuns(1)
   logbook.runs[0].trace.temperatures = { back: logbook.runs[0].trace.time.map((_, i) => 24 + i / 2) }
   await takeIn(page, logbook)
-  await page.goto('/sheet/r0')
+  await go(page, '/sheet/r0')
   await page.getByRole('button', { name: 'Readings' }).click()
   await page.getByRole('button', { name: /^Correct back, °C at 0:05:00, now 24.5/ }).click()
   await openedAt(page, 'Right value')
@@ -123,7 +123,7 @@ test('a temperature is put right, and stays on record', async ({ page }) => {
   await expect(putRight(page)).toContainText('24.5 °C')
 
   // Whoever reads °F finds all of it in °F, and types it.
-  await page.goto('/files')
+  await go(page, '/files')
   await pick(page, 'Temperatures', '°F')
   const screens = page.getByRole('navigation', { name: 'Screens' })
   await screens.getByRole('link', { name: 'Sheet' }).click()
@@ -161,11 +161,11 @@ test('a pad behind a small brick: what passes is expected, and the run says what
   const phone = { ...devices[0], wirelessWatts: 15 }
   await takeIn(page, { ...emptyLogbook(), devices: [phone], sources: [...sources, pad] })
 
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await page.getByRole('button', { name: 'Delete Hawser 21' }).click()
   await expect(page.getByText(/It is used by the source Binnacle pad/)).toBeVisible()
 
-  await page.goto('/bench')
+  await go(page, '/bench')
   await pick(page, 'Source', 'Binnacle pad')
   // 9 V 2.22 A reach the pad, half of that the phone.
   await expect(page.getByText(/Expect up to 10\.0\sW, 20\.0\sW at the meter/)).toBeVisible()

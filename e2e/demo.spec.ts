@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo } from './steps'
+import { go, openDemo } from './steps'
 
 const SCREENS = [
   '/shelf',
@@ -32,6 +32,20 @@ async function axe(page: Page, by: { tags: string[] } | { rules: string[] }) {
   const look = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] })
   return ('tags' in by ? look.withTags(by.tags) : look.withRules(by.rules)).analyze()
 }
+/** Until the page has stood as it is for a third of a second: what comes late has come. */
+const still = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const done = () => (watch.disconnect(), resolve())
+        let quiet = setTimeout(done, 333)
+        const watch = new MutationObserver(() => {
+          clearTimeout(quiet)
+          quiet = setTimeout(done, 333)
+        })
+        watch.observe(document.body, { subtree: true, childList: true, characterData: true })
+      }),
+  )
 const named = (screen: string, { violations }: Awaited<ReturnType<AxeBuilder['analyze']>>) =>
   violations.map((v) => `${screen} ${v.id}: ${v.nodes[0].html}`)
 
@@ -48,9 +62,9 @@ for (const half of [0, 1])
     await openDemo(page)
     for (const screen of SCREENS.filter((_, i) => i % 2 === half)) {
       await page.emulateMedia({ colorScheme: 'light' })
-      await page.goto(screen)
+      await go(page, screen)
       await expect(page.locator('h1')).toBeVisible()
-      await page.waitForLoadState('networkidle')
+      await still(page)
       const byDay = await axe(page, { tags: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] })
       expect(named(screen, byDay)).toEqual([])
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
@@ -88,9 +102,9 @@ test('every screen without anything to show can be read, by day and by night', a
   const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
   for (const screen of EMPTY) {
     await page.emulateMedia({ colorScheme: 'light' })
-    await page.goto(screen)
+    await go(page, screen)
     await expect(page.locator('h1, h2').first()).toBeVisible()
-    await page.waitForLoadState('networkidle')
+    await still(page)
     expect(named(screen, await axe(page, { tags: ['wcag2a', 'wcag2aa'] }))).toEqual([])
     await page.emulateMedia({ colorScheme: 'dark' })
     await expect(page.locator('.v-theme--night').first()).toBeVisible()
@@ -106,7 +120,7 @@ test('side by side stays alive with eight runs, and with three at phone width', 
   ] as const) {
     const page = await (await browser.newContext({ viewport })).newPage()
     await openDemo(page)
-    await page.goto(`/side-by-side?runs=${ids.map((i) => `demo-${i}`).join()}`)
+    await go(page, `/side-by-side?runs=${ids.map((i) => `demo-${i}`).join()}`)
     await expect(page.getByTestId('results')).toBeVisible()
     // The page answers: a tab that went round for ever would not.
     await expect
@@ -131,7 +145,7 @@ test('what the Tab key leads to on a phone is seen, not under the bar of screens
     return seen ? '' : at.getAttribute('aria-label') || at.textContent
   })()`
   for (const screen of ['/shelf', '/sheet/demo-1']) {
-    await page.goto(screen)
+    await go(page, screen)
     await page.getByRole('link', { name: 'How it works out its numbers' }).waitFor()
     for (const key of ['Tab', 'Shift+Tab'])
       for (let i = 0; i < 34; i++) {

@@ -11,6 +11,7 @@ import { SCHOOLS } from '@core/protocol/schools'
 import { blankRun, type RunWithTrace } from '@core/logbook/run'
 import type { Protocol } from '@core/protocol/protocol'
 import { traceFromReadings } from '@core/trace/trace'
+import { go } from './steps'
 
 const device = (i: number): Device =>
   blankDevice({
@@ -77,7 +78,7 @@ export function withRuns(count: number, prefix = 'r'): Logbook {
 
 /** Takes a logbook in through the Files screen. */
 export async function takeIn(page: Page, logbook: Logbook) {
-  await page.goto('/files')
+  await go(page, '/files')
   await page.locator('input[type=file]').setInputFiles({
     name: 'logbook.json',
     mimeType: 'application/json',
@@ -114,7 +115,7 @@ export const takeInShelf = (page: Page) =>
 
 /** Lays the campaign out and carries all of its lanes to the bench. */
 export async function rigAll(page: Page, lanes: number) {
-  await page.goto('/plan/c?part=timetable')
+  await go(page, '/plan/c?part=timetable')
   await page.getByRole('button', { name: 'Lay out the runs' }).click()
   await expect(page.locator('[data-run]')).toHaveCount(lanes)
   await page.getByRole('button', { name: 'Progress' }).click()

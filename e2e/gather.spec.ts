@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { stripLogbook, takeIn, withRuns } from './fixture'
-import { controlClock, pick } from './steps'
+import { controlClock, go, pick } from './steps'
 
 /** The next run is not stored. */
 const refuseOnce = (page: Page, what = 'runs/') =>
@@ -15,7 +15,7 @@ const refuseOnce = (page: Page, what = 'runs/') =>
 
 test('the bench offers the same again with the next source: a level and Enter start it', async ({ page }) => {
   await takeIn(page, stripLogbook(3))
-  await page.goto('/bench')
+  await go(page, '/bench')
   await page.getByLabel('Start level').fill('5')
   await page.getByRole('button', { name: '10 min' }).click()
   await page.getByRole('button', { name: 'Start the clock' }).click()
@@ -45,7 +45,7 @@ test('Enter starts a lane though its form is still being drawn', async ({ page }
     window.setTimeout = ((work: TimerHandler, ms = 0, ...rest: unknown[]) =>
       setTimeout(work, ms === 0 ? 1000 : ms, ...rest)) as typeof window.setTimeout
   })
-  await page.goto('/bench')
+  await go(page, '/bench')
   await expect(page.getByLabel('Start level')).toBeFocused()
   await page.keyboard.type('7')
   await page.keyboard.press('Enter')
@@ -57,7 +57,7 @@ test('a survey goes source after source by Enter alone, fills the grid, and ends
 }) => {
   await takeIn(page, stripLogbook(3))
   await page.clock.install()
-  await page.goto('/bench/survey')
+  await go(page, '/bench/survey')
   const told = page.getByTestId('survey-told')
   for (const [source, reading] of [
     ['Hawser 21', '9 2.1'],
@@ -88,10 +88,10 @@ test('a survey goes source after source by Enter alone, fills the grid, and ends
   await expect(bars.getByRole('listitem')).toHaveCount(3)
   await expect(bars.getByRole('listitem').first()).toContainText('18.9')
   await expect(bars.getByRole('listitem').nth(1)).toContainText('charges slowly')
-  await page.goto('/shelf/pairs')
+  await go(page, '/shelf/pairs')
   await expect(page.getByText('charges slowly').first()).toBeVisible()
   // What is no reading is refused where it is typed.
-  await page.goto('/bench/survey')
+  await go(page, '/bench/survey')
   await page.getByLabel('Volts and amperes').press('Enter')
   await page.keyboard.type('five volts')
   await page.keyboard.press('Enter')
@@ -104,7 +104,7 @@ test('one tab has the survey, whatever the clock says; another takes up what is 
 }) => {
   await takeIn(page, stripLogbook(2))
   await page.clock.install()
-  await page.goto('/bench/survey')
+  await go(page, '/bench/survey')
   const told = page.getByTestId('survey-told')
   await page.getByLabel('Volts and amperes').press('Enter')
   await page.clock.fastForward(20_000)
@@ -150,7 +150,7 @@ test('spot checks of three sources by the meter’s count: 0.42 and 1.63 Wh in 5
   const logbook = stripLogbook(3)
   await takeIn(page, { ...logbook, devices: [{ ...logbook.devices[0], capacityWh: 14.1 }], campaigns: [] })
   await controlClock(page)
-  await page.goto('/bench')
+  await go(page, '/bench')
   await page.getByRole('link', { name: 'spot checks' }).click()
   const level = page.getByLabel('Start level')
   const count = page.getByLabel('The meter’s count')
@@ -226,7 +226,7 @@ test('an energy budget: charges in a bank, a pack for some, hours of a use (3 Wh
   page,
 }) => {
   await takeIn(page, stripLogbook(1))
-  await page.goto('/shelf/budget')
+  await go(page, '/shelf/budget')
   const told = page.getByTestId('budget')
   // 15 Wh with four fifths arriving: 18.75 Wh at the meter.
   await expect(told).toContainText(/18\.8.Wh/)

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { stripLogbook, takeIn } from './fixture'
+import { go } from './steps'
 
 /** Current begins at 52 s of the meter's clock and at 12 s of the device's: 40 s lie between them. */
 const LENGTH = 1800
@@ -18,7 +19,7 @@ test('a meter’s file and a device’s become one run: the offset found, nudged
   page,
 }) => {
   await takeIn(page, stripLogbook(1))
-  await page.goto('/files')
+  await go(page, '/files')
   await page.locator('input[type=file]').setInputFiles([file('device.csv', device), file('meter.csv', meter)])
   await page.getByRole('button', { name: 'Join another file to it' }).click()
   const join = page.getByRole('region', { name: 'Two ends on one clock' })
@@ -57,7 +58,7 @@ test('a meter’s file and a device’s become one run: the offset found, nudged
 
 test('two files that share nothing say so, and nothing is kept', async ({ page }) => {
   await takeIn(page, stripLogbook(1))
-  await page.goto('/files')
+  await go(page, '/files')
   await page
     .locator('input[type=file]')
     .setInputFiles([
@@ -77,7 +78,7 @@ test('files that a meter wrote one after the other become one run, by their mome
   page,
 }) => {
   await takeIn(page, stripLogbook(1))
-  await page.goto('/files')
+  await go(page, '/files')
   const hour = (start: string, level: number) => [
     `Start: 2026-03-02 ${start}`,
     'time_s,battery_percent,power_w',

@@ -3,9 +3,10 @@ import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { takeInShelf } from './fixture'
 import {
-  controlClock,
   cellsOf,
+  controlClock,
   fillShelf,
+  go,
   startByHand,
   startSimulated,
   stopAndKeep,
@@ -49,7 +50,7 @@ test('from an empty program to two runs side by side, out and in again with the 
   await stopAndKeep(page)
   await expect(page.getByText('simulated', { exact: true })).toBeVisible()
 
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   const boxes = page.getByRole('checkbox', { name: /^Choose / })
   await expect(boxes).toHaveCount(2)
   for (const box of await boxes.all()) await box.check()
@@ -59,7 +60,7 @@ test('from an empty program to two runs side by side, out and in again with the 
   const before = [await cellsOf(page, 'results'), await cellsOf(page, 'against')]
   const address = page.url()
 
-  await page.goto('/files')
+  await go(page, '/files')
   const saving = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Take the whole logbook' }).click()
   const file = await (await saving).path()
@@ -97,7 +98,7 @@ test('a trace goes out as CSV and comes in as a run with the same figures', asyn
     'time_s,battery_percent,voltage_v,current_a,temperature_back_c',
   )
 
-  await page.goto('/files')
+  await go(page, '/files')
   await page
     .locator('input[type=file]')
     .setInputFiles({ name: 'trace.csv', mimeType: 'text/csv', buffer: csv })
@@ -108,7 +109,7 @@ test('a trace goes out as CSV and comes in as a run with the same figures', asyn
 
 test('a table of somebody else’s is mapped by hand', async ({ page }) => {
   await fillShelf(page)
-  await page.goto('/files')
+  await go(page, '/files')
   const text = 'when;filling;strength\n0;10;5,1\n600;31;5,0\n1200;52;4,9\n'
   await page
     .locator('input[type=file]')

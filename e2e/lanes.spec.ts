@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { rigAll, stripLogbook, takeIn } from './fixture'
-import { controlClock, elapsedSeconds, pick } from './steps'
+import { controlClock, elapsedSeconds, go, pick } from './steps'
 
 const EVENING = new Date('2026-03-02T18:40:00')
 const LANES = 5
@@ -118,11 +118,11 @@ test('five lanes by hand: closer checks once one shows 90 %, one late, one misse
   await expect(page.getByRole('heading', { name: 'Put back now' })).toBeVisible()
 
   // The real time of the late reading is kept, and the mistyped one is gone.
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   await page.getByRole('link', { name: /no. 5/ }).click()
   await page.getByRole('button', { name: 'Readings' }).click()
   await expect(page.getByText(/^0:22:0\d/).first()).toBeVisible()
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   await page.getByRole('link', { name: /no. 3/ }).click()
   await page.getByRole('button', { name: 'Readings' }).click()
   await expect(page.getByText(/^0:40:\d\d/).first()).toBeVisible()
@@ -147,7 +147,7 @@ test('temperatures are asked for at their times, and a hot device stops the benc
   await controlClock(page, EVENING)
   const heat = { temperatureMinutes: [0, 10], temperaturePlaces: ['front', 'back'], stopLimitC: 45 }
   await takeIn(page, stripLogbook(1, heat))
-  await page.goto('/plan/c?part=timetable')
+  await go(page, '/plan/c?part=timetable')
   await page.getByRole('button', { name: 'Lay out the runs' }).click()
   await page.getByRole('button', { name: 'Progress' }).click()
   await page.getByRole('button', { name: 'Carry the first to the bench' }).click()
@@ -178,7 +178,7 @@ test('temperatures are asked for at their times, and a hot device stops the benc
   await page.getByRole('button', { name: 'Stop this run' }).click()
   await page.getByRole('button', { name: 'Power was cut' }).click()
   await expect(page.getByText('A repeat of it waits in the plan.')).toBeVisible()
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   await page.getByRole('link', { name: /no. 1/ }).click()
   await expect(page.getByText('The power was cut.')).toBeVisible()
   await expect(page.getByRole('region', { name: 'Under load' })).toContainText(/chart plotter.*12\.0.W/)
@@ -204,7 +204,7 @@ test('by touch on a phone: the pad types, big keys, nothing hidden', async ({ br
   const page = await context.newPage()
   await controlClock(page, EVENING)
   await takeIn(page, stripLogbook(2))
-  await page.goto('/bench')
+  await go(page, '/bench')
   await pick(page, 'Source', 'Hawser 22')
   await page.getByLabel('Start level').fill('5')
   await page.getByRole('button', { name: 'Start the clock' }).tap()

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { stripLogbook, takeIn } from './fixture'
+import { go } from './steps'
 
 const READINGS = 1_000_000
 
@@ -23,7 +24,7 @@ test('a million readings are read with progress, stopped, read again, and looked
   const path = join(folder, 'day.csv')
   writeLog(path)
   await takeIn(page, stripLogbook(1))
-  await page.goto('/files')
+  await go(page, '/files')
   const file = page.locator('input[type=file]').first()
   await file.setInputFiles(path)
   await expect(page.getByText(/Reading the file: \d+ %/)).toBeVisible()

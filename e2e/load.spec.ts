@@ -1,8 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
-import { fillShelf, openDemo, pick } from './steps'
+import { fillShelf, go, openDemo, pick } from './steps'
 
 async function addToRun(page: Page, id: string, time: string, words: string) {
-  await page.goto(`/sheet/${id}`)
+  await go(page, `/sheet/${id}`)
   await page.getByRole('button', { name: 'Add what happened' }).click()
   await pick(page, 'What', 'Benchmark score')
   await page.getByLabel('Time', { exact: true }).fill(time)
@@ -23,7 +23,7 @@ test('benchmarks noted afterwards are judged side by side, and stand in the writ
   await page.getByRole('button', { name: 'Add it' }).click()
   await expect(events.getByText('Bridge lights 3: 780 points')).toBeVisible()
 
-  await page.goto('/side-by-side?runs=demo-19,demo-20')
+  await go(page, '/side-by-side?runs=demo-19,demo-20')
   // The demo's own benchmark came out alike; this one did not.
   const said = page.getByTestId('score')
   await expect(page.getByTestId('unfair')).toContainText('start level')
@@ -50,7 +50,7 @@ test('on the bench a score without a number is asked about, and one with it is s
   page,
 }) => {
   await fillShelf(page)
-  await page.goto('/bench')
+  await go(page, '/bench')
   await page.getByLabel('Start level').fill('50')
   await page.getByRole('button', { name: 'Start the clock' }).click()
   await expect(page.getByTestId('elapsed')).toBeVisible()

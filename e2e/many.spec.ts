@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { takeIn, withRuns } from './fixture'
+import { go } from './steps'
 
 test('five hundred runs open at once, and every screen with them', async ({ page }) => {
   test.setTimeout(120_000)
@@ -35,7 +36,7 @@ test('five hundred runs open at once, and every screen with them', async ({ page
     ['/plan', 'Plan'],
     ['/bench', 'Start the clock'],
   ] as const) {
-    await page.goto(screen)
+    await go(page, screen)
     await expect(page.getByText(text).first()).toBeVisible()
   }
 })

@@ -2,12 +2,12 @@ import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import ICAL from 'ical.js'
 import { stripLogbook, takeIn } from './fixture'
-import { controlClock, addDevice, addSource, pick } from './steps'
+import { addDevice, addSource, controlClock, go, pick } from './steps'
 
 const NOON = new Date('2026-03-02T12:00:00')
 
 async function fillBigShelf(page: Page) {
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await addDevice(page, 'Skerry P5', { Capacity: '4200', 'Most it takes': '27' })
   await addDevice(page, 'Skerry P5 Mini', { Capacity: '3150', 'Most it takes': '18' })
   await addDevice(page, 'Thwart T11', { 'or capacity': '28.9', 'Most it takes': '30' })
@@ -24,7 +24,7 @@ test('five sources on three devices, twice each, on evenings: laid out, dragged,
   test.setTimeout(120_000)
   await controlClock(page, NOON)
   await fillBigShelf(page)
-  await page.goto('/plan')
+  await go(page, '/plan')
   await page.getByRole('button', { name: /^Same device, many sources/ }).click()
   await expect(page.getByText(/10 runs: 0 done/)).toBeVisible()
   await page.getByRole('button', { name: 'Select all' }).click()
@@ -117,14 +117,14 @@ test('five sources on three devices, twice each, on evenings: laid out, dragged,
   await expect(page.getByRole('heading', { name: 'Put back now' })).toBeVisible()
   await page.getByRole('listitem').filter({ hasText: 'Flight mode off again' }).getByRole('button').click()
   await expect(page.getByText('Flight mode off again')).toHaveCount(0)
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   await page
     .getByRole('link', { name: / from / })
     .first()
     .click()
   await expect(page.getByText('Set-up as checked')).toBeVisible()
   await expect(page.getByText(/Apps: all closed.*skipped/)).toBeVisible()
-  await page.goto('/plan')
+  await go(page, '/plan')
   await page.getByRole('link', { name: /Same device, many sources/ }).click()
   await page.getByRole('button', { name: 'Progress' }).click()
   await expect(page.getByText('2 missing, 1 spoilt')).toBeVisible()
@@ -162,14 +162,14 @@ test('what two things agree on, what was seen, and a rating corrected later', as
   await pick(page, 'Show', 'connected, not charging')
   await expect(page.getByText('No pair is like that.')).toBeVisible()
 
-  await page.goto('/bench')
+  await go(page, '/bench')
   await pick(page, 'Source', 'Hawser 20')
   await page.getByLabel('Start level').fill('5')
   await page.getByRole('button', { name: 'Start the clock' }).click()
   await page.getByRole('button', { name: 'Stop this run' }).click()
   await page.getByRole('button', { name: 'Stop and keep' }).click()
   await expect(page.getByTestId('sentence')).toBeVisible()
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await page.getByRole('button', { name: 'Edit Hawser 20' }).click()
   await expect(page.getByLabel('Name')).toBeFocused()
   await page.getByLabel('Rated').fill('22')
@@ -191,7 +191,7 @@ test('runs are moved without dragging, set aside and brought back; the timetable
 }) => {
   await controlClock(page, NOON)
   await takeIn(page, stripLogbook(3))
-  await page.goto('/plan/c?part=timetable')
+  await go(page, '/plan/c?part=timetable')
   await page.getByRole('button', { name: 'Lay out the runs' }).click()
   await expect(page.locator('[data-run]')).toHaveCount(3)
   await expect(page.getByTestId('told')).toContainText('1 stretch of free hours, and no fewer would do')
@@ -247,7 +247,7 @@ test('open forms of a campaign show what another tab keeps, but for what was typ
   const both = async (part: string) => {
     for (const tab of [one, other]) {
       await tab.bringToFront()
-      await tab.goto(`/plan/c?part=${part}`)
+      await go(tab, `/plan/c?part=${part}`)
     }
   }
   await both('protocol')

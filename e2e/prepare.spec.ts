@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { stripLogbook, takeIn, withRuns } from './fixture'
-import { controlClock } from './steps'
+import { controlClock, go } from './steps'
 
 const EVENING = new Date('2026-03-02T14:00:00')
 
@@ -9,7 +9,7 @@ test('a device drains and rests by the clock; the rest goes with the run, the dr
 }) => {
   await controlClock(page, EVENING)
   await takeIn(page, stripLogbook(1))
-  await page.goto('/bench')
+  await go(page, '/bench')
   await page.getByRole('button', { name: 'Drain a device to its start level' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('It shows now').fill('1')
@@ -36,7 +36,7 @@ test('a device drains and rests by the clock; the rest goes with the run, the dr
 
 test('a spoilt stretch is left out with a reason, and counted again', async ({ page }) => {
   await takeIn(page, withRuns(1))
-  await page.goto('/sheet/r0')
+  await go(page, '/sheet/r0')
   const before = await page.getByTestId('sentence').innerText()
   await page.getByRole('button', { name: 'Leave a stretch out' }).click()
   const dialog = page.getByRole('dialog')
@@ -59,7 +59,7 @@ test('two tabs each drain a device, and neither forgets the other’s', async ({
   await takeIn(page, stripLogbook(2))
   const tabs = [page, await context.newPage()]
   for (const tab of tabs) {
-    await tab.goto('/bench')
+    await go(tab, '/bench')
     await expect(tab.getByRole('button', { name: 'Drain a device to its start level' })).toBeVisible()
   }
   for (const [i, tab] of tabs.entries()) {
@@ -82,7 +82,7 @@ test('the rest that was timed stands in a planned lane’s checklist, and ends a
 }) => {
   await controlClock(page, EVENING)
   await takeIn(page, stripLogbook(1, { restMinutes: 21 }))
-  await page.goto('/bench')
+  await go(page, '/bench')
   await page.getByRole('button', { name: 'Drain a device to its start level' }).click()
   await page.getByRole('dialog').getByLabel('It shows now').fill('85')
   await page.getByRole('dialog').getByRole('button', { name: 'Start draining' }).click()
@@ -90,7 +90,7 @@ test('the rest that was timed stands in a planned lane’s checklist, and ends a
   // The rest begins as it is noted: the clock must not be moved under it.
   await expect(page.getByText('rests since')).toBeVisible()
   await page.clock.fastForward(24 * 60_000)
-  await page.goto('/plan/c?part=timetable')
+  await go(page, '/plan/c?part=timetable')
   await page.getByRole('button', { name: 'Lay out the runs' }).click()
   await page.getByRole('button', { name: 'Progress' }).click()
   await page.getByRole('button', { name: 'Carry the first to the bench' }).click()

@@ -5,6 +5,7 @@ import { ALL_FORMATS, BufferSource, EncodedPacketSink, Input } from 'mediabunny'
 import { stripLogbook, takeIn, withRuns } from './fixture'
 import { blankRun } from '@core/logbook/run'
 import { traceFromReadings } from '@core/trace/trace'
+import { go } from './steps'
 
 /** Two phones that charge in 15 and in 20 minutes. */
 function twoRuns() {
@@ -31,7 +32,7 @@ function twoRuns() {
 }
 const open = async (page: Page) => {
   await takeIn(page, twoRuns())
-  await page.goto('/side-by-side?runs=r0,r1')
+  await go(page, '/side-by-side?runs=r0,r1')
   await page.getByRole('link', { name: 'Play them again' }).click()
   await expect(page.getByRole('img', { name: /^At 0:00:00: Hawser 21 10.%, Hawser 22 10.%/ })).toBeVisible()
 }

@@ -3,7 +3,7 @@ import { blankRun } from '@core/logbook/run'
 import type { Logbook } from '@core/logbook/logbook'
 import { traceFromReadings } from '@core/trace/trace'
 import { stripLogbook, takeIn, withRuns } from './fixture'
-import { openedAt, pick } from './steps'
+import { go, openedAt, pick } from './steps'
 
 /** A log of an hour, read each second: two holds, a taper, a display that stood still, and one spike of a second. */
 function logged(): Logbook {
@@ -32,7 +32,7 @@ test('a sheet says what the run comes to, how each figure was worked out, and wh
   page,
 }) => {
   await takeIn(page, logged())
-  await page.goto('/sheet/long')
+  await go(page, '/sheet/long')
   await expect(page.getByTestId('key-Half')).toContainText('33')
   await expect(page.getByTestId('parts')).toContainText('18.0')
   await expect(page.getByTestId('part-table').getByRole('row')).toHaveCount(4)
@@ -61,7 +61,7 @@ test('the paths are looked at closely by keys and wheel, all strips together, an
   page,
 }) => {
   await takeIn(page, logged())
-  await page.goto('/sheet/long')
+  await go(page, '/sheet/long')
   await charts(page).focus()
   await page.keyboard.press('+')
   await expect(charts(page)).toContainText('In view: 12 min to 49 min')
@@ -90,7 +90,7 @@ test('the paths are looked at closely by keys and wheel, all strips together, an
 
 test('the moment of power-on and the notes are put right, with the reason', async ({ page }) => {
   await takeIn(page, withRuns(1))
-  await page.goto('/sheet/r0')
+  await go(page, '/sheet/r0')
   await page.getByRole('button', { name: 'Edit this run' }).click()
   await openedAt(page, 'Name')
   await page.getByRole('textbox', { name: 'Name' }).fill('The old drawer charger')
@@ -111,7 +111,7 @@ test('the moment of power-on and the notes are put right, with the reason', asyn
 
 test('the list of runs groups and filters, and is found again as it was left', async ({ page }) => {
   await takeIn(page, withRuns(40))
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   const runs = page.getByTestId('runs')
   await expect(runs.getByRole('link').first()).toBeVisible()
   await pick(page, 'Group', 'by day')
@@ -147,7 +147,7 @@ test('the list of runs groups and filters, and is found again as it was left', a
 test('on a phone a run takes two lines, and nothing is wider than the screen', async ({ browser }) => {
   const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
   await takeIn(page, withRuns(100))
-  await page.goto('/sheet')
+  await go(page, '/sheet')
   const first = page.getByTestId('runs').getByRole('link').first()
   await expect(first).toContainText(/full 1.h.33.min/)
   expect((await first.boundingBox())!.height).toBeLessThan(70)
@@ -160,7 +160,7 @@ test('on a phone a run takes two lines, and nothing is wider than the screen', a
   const width = () => page.evaluate(() => document.documentElement.scrollWidth)
   expect(await width()).toBe(390)
   // A record that is brought in, with all that can be done with it.
-  await page.goto('/files')
+  await go(page, '/files')
   const buffer = Buffer.from('time_s,battery_percent,power_w\n0,5,18\n60,6,18\n')
   await page
     .locator('input[type=file]')
@@ -174,7 +174,7 @@ test('on a phone a run takes two lines, and nothing is wider than the screen', a
 test('what is printed from night paper is drawn on white, in the inks of the day', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'dark' })
   await takeIn(page, withRuns(1))
-  await page.goto('/sheet/r0')
+  await go(page, '/sheet/r0')
   await expect(page.locator('canvas[role=img]').nth(1)).toHaveAttribute('aria-busy', 'false')
   // As text: how light the ink of the power is, from 0 to 255, at once after an event, as the printer takes it: no frame between.
   const inkAfter = (event: string) =>

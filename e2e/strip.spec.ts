@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { rigAll, stripLogbook, takeIn } from './fixture'
-import { controlClock, pick } from './steps'
+import { controlClock, go, pick } from './steps'
 
 const EVENING = new Date('2026-03-02T18:40:00')
 /** How far down the page the lowest of them reaches, px. */
@@ -64,7 +64,7 @@ test('four lanes on a phone: every level and countdown above the entry and its p
 test('a lane of its own reads at its own minutes, and asks for temperatures', async ({ page }) => {
   await controlClock(page, EVENING)
   await takeIn(page, stripLogbook(1))
-  await page.goto('/bench')
+  await go(page, '/bench')
   await pick(page, 'Source', 'Hawser 21')
   await page.getByRole('button', { name: 'own minutes' }).click()
   await page.getByRole('group', { name: 'Read every' }).getByLabel('At minutes').fill('5, 12')
@@ -91,7 +91,7 @@ test('two tabs rig one strip: each sees what the other puts on, and none is forg
   await takeIn(page, stripLogbook(2))
   const other = await context.newPage()
   for (const tab of [page, other]) {
-    await tab.goto('/bench')
+    await go(tab, '/bench')
     await expect(tab.getByRole('button', { name: 'Put it on the strip' })).toBeVisible()
   }
   const rig = async (tab: Page, level: string) => {

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
 import { takeIn, withRuns } from './fixture'
-import { controlClock, pick, stopAndKeep } from './steps'
+import { controlClock, go, pick, stopAndKeep } from './steps'
 
 test('every screen lists its keys, and the rules behind the figures stand in the program', async ({
   page,
@@ -12,14 +12,14 @@ test('every screen lists its keys, and the rules behind the figures stand in the
     ['/sheet/r0', 'look closer, or from further away'],
     ['/plan', 'this list'],
   ]) {
-    await page.goto(path)
+    await go(page, path)
     await expect(page.getByRole('button', { name: 'Keys of this screen' })).toBeVisible()
     await page.keyboard.press('?')
     await expect(page.getByRole('dialog')).toContainText(key)
     await page.getByRole('button', { name: 'Close' }).click()
     await expect(page.getByRole('dialog')).toHaveCount(0)
   }
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await page.getByRole('link', { name: 'How it works out its numbers' }).click()
   // The same words as behind the figure on the sheet, with the numbers of the reviewer's own run.
   const own = page.getByRole('region', { name: 'Time to 100 %' })
@@ -32,19 +32,19 @@ test('a trace goes out as Quantity / unit and comes in again; the schema of a lo
   page,
 }) => {
   await takeIn(page, withRuns(1))
-  await page.goto('/sheet/r0')
+  await go(page, '/sheet/r0')
   const sentence = await page.getByTestId('sentence').innerText()
   const taking = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Take it as “Quantity / unit”' }).click()
   const text = await readFile((await (await taking).path())!, 'utf8')
   expect(text.split('\r\n')[0]).toBe('Test Time / s,Shown Level / %,Power / W')
-  await page.goto('/files')
+  await go(page, '/files')
   await page
     .locator('input[type=file]')
     .setInputFiles({ name: 'q.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
   await page.getByRole('button', { name: 'Make it a run' }).click()
   await expect(page.getByTestId('sentence')).toHaveText(sentence)
-  await page.goto('/files')
+  await go(page, '/files')
   const schema = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Take the file’s schema' }).click()
   const read = JSON.parse(await readFile((await (await schema).path())!, 'utf8')) as { $schema: string }
@@ -55,7 +55,7 @@ test('an empty program offers a first look that ends on a comparison, and takes 
   page,
 }) => {
   await controlClock(page)
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await page.getByRole('button', { name: 'See it work first' }).click()
   const guide = page.getByRole('status', { name: 'A first look' })
   await expect(guide).toContainText('two hours in a minute')
@@ -80,7 +80,7 @@ const to = (page: Page, screen: string) =>
 
 test('times of day and prices are written as preferred, after a reload too', async ({ page }) => {
   await takeIn(page, withRuns(1))
-  await page.goto('/files')
+  await go(page, '/files')
   await page.getByLabel('Prices are in').fill('crowns')
   await pick(page, 'Times of day', '19:30')
   // By a link: what was chosen holds at once, and is stored meanwhile.
@@ -89,12 +89,12 @@ test('times of day and prices are written as preferred, after a reload too', asy
   await page.getByLabel('Price').fill('12')
   await page.getByRole('button', { name: 'Put on the shelf' }).click()
   await expect(page.getByText('costs 12 crowns')).toBeVisible()
-  await page.goto('/sheet/r0')
+  await go(page, '/sheet/r0')
   await expect(page.getByText(/1 Mar 2026|Mar 1, 2026/).first()).toContainText(
     /\b([01]\d|2[0-3]):00\b(?! [AP]M)/,
   )
   // A comma, and °F: what is typed in them is kept as it always was.
-  await page.goto('/files')
+  await go(page, '/files')
   await pick(page, 'Decimals', '12,5 W')
   await pick(page, 'Temperatures', '°F')
   await to(page, 'Sheet')
@@ -103,7 +103,7 @@ test('times of day and prices are written as preferred, after a reload too', asy
     .first()
     .click()
   await expect(page.getByText(/18,0\sW/).first()).toBeVisible()
-  await page.goto('/bench')
+  await go(page, '/bench')
   await page.getByLabel('Start level').fill('5')
   await page.getByLabel('Room').fill('200')
   await page.getByRole('button', { name: 'Start the clock' }).click()
@@ -112,7 +112,7 @@ test('times of day and prices are written as preferred, after a reload too', asy
   await page.getByRole('button', { name: 'Start the clock' }).click()
   await stopAndKeep(page)
   await expect(page.getByText(/70,7\s°F/)).toBeVisible()
-  await page.goto('/files')
+  await go(page, '/files')
   await expect(page.getByRole('combobox', { name: 'Temperatures' })).toBeVisible()
   await pick(page, 'Temperatures', '°C')
   await pick(page, 'Decimals', '12.5 W')
@@ -126,7 +126,7 @@ test('times of day and prices are written as preferred, after a reload too', asy
 
 test('a hint that goes as its field is left moves no button below it', async ({ page }) => {
   await takeIn(page, withRuns(1))
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   await page.getByRole('button', { name: 'Add a cable' }).click()
   // The form takes the cursor to its first field as it opens.
   await expect(page.getByLabel('Name')).toBeFocused()
@@ -144,7 +144,7 @@ test('a form that opens takes the cursor to its first field, but not from whoeve
   page,
 }) => {
   await takeIn(page, withRuns(1))
-  await page.goto('/shelf')
+  await go(page, '/shelf')
   for (let i = 0; i < 4; i++) {
     await page.getByRole('button', { name: 'Edit Hawser 21' }).click()
     // At once, as a machine is quick: what is typed stays where it was typed.

@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { takeIn, withRuns } from './fixture'
-import { openDemo, pick } from './steps'
+import { go, openDemo, pick } from './steps'
 
 const HOSTILE = [
   '# We fitted **two** boats',
@@ -18,7 +18,7 @@ test('a comparison is written up, with own words that outlive the figures, and g
   browser,
 }, info) => {
   await openDemo(page)
-  await page.goto('/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
+  await go(page, '/side-by-side?runs=demo-2,demo-3,demo-4,demo-5,demo-7')
   await page.getByRole('button', { name: 'Write it up' }).click()
   const blocks = page.getByTestId('blocks')
   await expect(blocks.getByRole('heading', { name: 'How it was done' })).toBeVisible()
@@ -107,7 +107,7 @@ test('a comparison is written up, with own words that outlive the figures, and g
   await expect(page.getByTestId('words-changed')).toContainText('To full')
   await page.getByRole('button', { name: 'The words still hold' }).click()
   await expect(page.getByTestId('words-changed')).toHaveCount(0)
-  await page.goto('/write-up')
+  await go(page, '/write-up')
   await page.getByRole('link', { name: /^To full/ }).click()
   await expect(blocks.getByRole('heading', { name: 'We fitted two boats' })).toBeVisible()
 
@@ -137,7 +137,7 @@ test('the data behind a write-up show the same figures in another browser; a cha
   browser,
 }) => {
   await openDemo(page)
-  await page.goto('/side-by-side?runs=demo-3,demo-4,demo-5&worth=7')
+  await go(page, '/side-by-side?runs=demo-3,demo-4,demo-5&worth=7')
   await page.getByRole('button', { name: 'Write it up' }).click()
   await expect(page.getByTestId('blocks')).toContainText('How it was done')
   // Words that are left for the very button that changes the write-up besides: both are kept.
@@ -181,7 +181,7 @@ test('own words are kept while they are typed, and two tabs that write the same 
   context,
 }) => {
   await takeIn(page, withRuns(2))
-  await page.goto('/side-by-side?runs=r0,r1')
+  await go(page, '/side-by-side?runs=r0,r1')
   await page.getByRole('button', { name: 'Write it up' }).click()
   const words = (tab: Page) => tab.getByRole('textbox', { name: 'Own words' })
   await words(page).fill('Begun here.')

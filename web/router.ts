@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { watchBound } from './composables/goOn'
 const BenchScreen = () => import('./screens/bench/BenchScreen.vue')
 const SpotScreen = () => import('./screens/bench/SpotScreen.vue')
 const SurveyScreen = () => import('./screens/bench/SurveyScreen.vue')
@@ -43,6 +44,7 @@ export const router = createRouter({
   scrollBehavior: () => ({ top: 0 }),
 })
 
+watchBound(router)
 router.afterEach((to) => {
   document.title = `${String(to.meta.title ?? NAME)} – ${NAME}`
 })

@@ -4,6 +4,7 @@ import { analyse } from '@core/analysis/analyse'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
 import { openWith } from './logbook.fixture'
+import { demoLike } from '../storage/storage.fixture'
 
 vi.mock('../workers/analysis', () => ({ analysisWork: () => ({ analyse: vi.fn(analyse) }) }))
 
@@ -16,4 +17,18 @@ it('works out what a list shows without keeping the traces; a run that is looked
   expect(useLogbook().traces.size).toBe(0)
   await analyses.ask('b')
   expect([...useLogbook().traces.keys()]).toEqual(['b'])
+})
+
+it('works out what is brought in or put right after all were gone through, and while they are', async () => {
+  const analyses = useAnalyses()
+  const logbook = useLogbook()
+  const known = () => logbook.runs.filter(({ id }) => analyses.headline(id)).map(({ id }) => id)
+  await analyses.fill()
+  await logbook.takeLogbook(demoLike('d', 'e'), 'merge')
+  await vi.waitFor(() => expect(known()).toEqual(['a', 'b', 'c', 'd', 'e']))
+  const device = logbook.devices[0]
+  await logbook.put('devices', { ...device, claims: '50 % in 25 min' }, device)
+  expect(known()).toEqual([])
+  await logbook.takeLogbook(demoLike('f'), 'merge')
+  await vi.waitFor(() => expect(known()).toHaveLength(6))
 })

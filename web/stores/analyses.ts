@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ref, shallowReactive } from 'vue'
+import { ref, shallowReactive, watch } from 'vue'
 import type { AnalyseOptions, Analysis } from '@core/analysis/analyse'
 import { ANALYSIS_VERSION, headlineOf, type Headline } from '@core/analysis/headline'
 import { LONGEST_SPOT_S } from '@core/analysis/spot'
@@ -39,6 +39,7 @@ export const useAnalyses = defineStore('analyses', () => {
   let shownAt = 0
   const underWay = new Map<string, Promise<Analysis | undefined>>()
   let filling: Promise<void> | undefined
+  let isBehind = false
   /** All runs were gone through once: what is learnt from them together no longer moves under the reader. */
   const filled = ref(false)
 
@@ -180,13 +181,10 @@ export const useAnalyses = defineStore('analyses', () => {
   function fill(): Promise<void> {
     filling ??= (async () => {
       await readKept()
-      for (const { id } of [...logbook.runs].reverse()) {
-        if (headline(id) || !logbook.run(id)) continue
-        await figuresOf(id).catch(() => undefined)
-        // Readings come first: they wait for the same database.
-        if (bench.running) await new Promise((resolve) => setTimeout(resolve, BREATH_MS))
-        if (performance.now() - shownAt > LISTS_TOLD_MS) showFresh()
-      }
+      do {
+        isBehind = false
+        await goThrough()
+      } while (isBehind)
       const ids = new Set(logbook.runs.map((r) => r.id))
       await Promise.all([dropHeadlinesBut(ids), dropPicturesBut(ids)])
     })().finally(() => {
@@ -196,5 +194,21 @@ export const useAnalyses = defineStore('analyses', () => {
     })
     return filling
   }
+
+  async function goThrough() {
+    for (const { id } of [...logbook.runs].reverse()) {
+      if (headline(id) || fresh.get(id)?.basis === basisOf(id) || !logbook.run(id)) continue
+      await figuresOf(id).catch(() => undefined)
+      // Readings come first: they wait for the same database.
+      if (bench.running) await new Promise((resolve) => setTimeout(resolve, BREATH_MS))
+      if (performance.now() - shownAt > LISTS_TOLD_MS) showFresh()
+    }
+  }
+
+  // Lists ask for nothing: what was brought in, put right, or changed by another tab is worked out here, as at the start.
+  watch([() => logbook.runs, () => logbook.devices, () => logbook.meters], () => {
+    if (filling) isBehind = true
+    else if (filled.value) void fill().catch(() => undefined)
+  })
   return { ask, of: asked(of), headline: asked(headline), readKept, fill, filled }
 })

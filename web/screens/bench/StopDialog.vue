@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
 import { stopReached } from '@core/bench/stop'
 import { stopSchema } from '@core/protocol/entry'
 import { stopInWords } from '@core/protocol/stopping'
@@ -12,13 +11,14 @@ import { takeLaneFile } from './laneFile'
 import type { Lane } from '../../stores/lane'
 import { useNotices } from '../../stores/notices'
 import { usePutBack } from '../../stores/putBack'
+import { useGoOn } from '../../composables/goOn'
 import { holdPointer } from '../../composables/holdPointer'
 import { placeOf } from '../../composables/places'
 
 const props = defineProps<{ lane: Lane; small?: boolean }>()
 const bench = useBench()
 const notices = useNotices()
-const router = useRouter()
+const goOn = useGoOn()
 const open = ref(false)
 const { form, submit, failure } = useYupForm({
   schema: () => stopSchema,
@@ -39,7 +39,7 @@ const finish = submit(async ({ reason, spoilt }: { reason: string; spoilt: boole
   const repeat = run.state !== 'done' && run.planned ? ' A repeat of it waits in the plan.' : ''
   notices.say(`The run is in the logbook.${repeat} Put protective charging settings back as they were.`)
   // While other lanes run, the bench is where the reviewer is needed.
-  if (!bench.running) await router.push(usePutBack().texts.length ? '/bench' : placeOf('sheet', run.id))
+  if (!bench.running) await goOn(usePutBack().texts.length ? '/bench' : placeOf('sheet', run.id))
 })
 function stop(spoilt: boolean) {
   form.setFieldValue('spoilt', spoilt)

@@ -1,5 +1,5 @@
 import { computed, toValue, type ComputedRef, type MaybeRefOrGetter } from 'vue'
-import { useRoute, useRouter, type RouteLocationRaw } from 'vue-router'
+import { useRoute, type RouteLocationRaw } from 'vue-router'
 import type { Goal } from '@core/compare/ranking'
 import type { Repeatability } from '@core/compare/verdict'
 import type { WriteUp } from '@core/logbook/writeUp'
@@ -8,6 +8,7 @@ import { useNotices } from '../../stores/notices'
 import { useWriteUps } from '../../stores/writeUps'
 import { useAddress } from './useAddress'
 import { priorText } from './useVerdict'
+import { useGoOn } from '../../composables/goOn'
 import { placeOf } from '../../composables/places'
 
 export interface UseWritingUpReturn {
@@ -26,7 +27,7 @@ export function useWritingUp(
   /** How well benchmarks repeat; null where none was noted. */
   scores: MaybeRefOrGetter<Repeatability | null>,
 ): UseWritingUpReturn {
-  const [route, router] = [useRoute(), useRouter()]
+  const [route, goOn] = [useRoute(), useGoOn()]
   const { get } = useAddress()
   const logbook = useLogbook()
   const notices = useNotices()
@@ -49,7 +50,7 @@ export function useWritingUp(
         ...(ofScores ? { scorePrior: priorText(ofScores) } : {}),
       }
       const id = await useWriteUps().begin(toValue(sentence), new URLSearchParams(query).toString())
-      await router.push({ path: placeOf('write-up', id), query })
+      await goOn({ path: placeOf('write-up', id), query })
     } catch (error) {
       notices.fail(error)
     }

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { counted } from '@core/words/lists'
 import { computed, ref, toRaw, useTemplateRef } from 'vue'
-import { useRouter } from 'vue-router'
 import { clock, duration } from '@core/words/figures'
 import { dayAndTime, movedBy } from '@core/words/moments'
 import { seemsMadeBy } from '@core/bench/ended'
@@ -27,13 +26,14 @@ import { useGiven } from './useGiven'
 import { usePowerOn } from './usePowerOn'
 import type { WideRun } from '@core/formats/wide'
 import WideImport from './WideImport.vue'
+import { useGoOn } from '../../composables/goOn'
 import { idsAsWord, placeOf } from '../../composables/places'
 
 const props = defineProps<Omit<OpenedTrace, 'kind'>>()
 const files = useFiles()
 const logbook = useLogbook()
 const notices = useNotices()
-const router = useRouter()
+const goOn = useGoOn()
 
 const { given, day, all: givenFrom } = useGiven(props.file)
 const hasGear = computed(() => logbook.devices.length > 0 && logbook.sources.length > 0)
@@ -126,17 +126,18 @@ async function take(wide?: WideRun[]) {
     if (wide) {
       const ids = await files.takeWide(all(), wide)
       notices.say(`${counted(ids.length, 'run is', 'runs are')} in the logbook.`)
-      if (isNone) await router.push({ path: '/side-by-side', query: { runs: idsAsWord(ids) } })
+      if (isNone) await goOn({ path: '/side-by-side', query: { runs: idsAsWord(ids) } })
     } else {
       const joined = joining.value ? await join.value?.take() : undefined
       const made = props.taken?.flatMap(({ runId }) => runId ?? []) ?? []
       const isWhole = isLast.value
       const called = charge.value ? `Charge ${chosen.value + 1} of ${props.file}` : props.file
       const id = await files.takeTrace(joined ? { ...all(), fromS: 0, joined } : all())
-      if (id && isNone && isWhole && made.length > 0)
-        await router.push({ path: '/side-by-side', query: { runs: idsAsWord([...made, id]) } })
-      else if (id && isNone && isWhole) await router.push(placeOf('sheet', id))
-      else if (id) notices.say(`${called} is a run.`)
+      if (!id) return
+      const leadsTo = made.length
+        ? { path: '/side-by-side', query: { runs: idsAsWord([...made, id]) } }
+        : placeOf('sheet', id)
+      if (!isNone || !isWhole || !(await goOn(leadsTo))) notices.say(`${called} is a run.`)
     }
   } catch (error) {
     notices.fail(error)

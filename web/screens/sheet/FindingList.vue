@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { useRouter } from 'vue-router'
 import { asWritten, duration } from '@core/words/figures'
 import type { Finding } from '@core/analysis/findings/findings'
 import { answerTo } from '@core/logbook/answers'
 import type { Run } from '@core/logbook/run'
+import { useGoOn } from '../../composables/goOn'
 import { idsAsWord } from '../../composables/places'
 import { useNotices } from '../../stores/notices'
 import { useParting } from '../../stores/parting'
@@ -19,14 +19,14 @@ const props = defineProps<{
 const answering = ref<Finding | null>(null)
 const { part: partRun } = useParting()
 const notices = useNotices()
-const router = useRouter()
+const goOn = useGoOn()
 const parting = ref(false)
 /** The charges of this run, set beside each other. */
 async function part() {
   parting.value = true
   try {
     const { ids, undo } = await partRun(props.run.id)
-    await router.push({ path: '/side-by-side', query: { runs: idsAsWord(ids) } })
+    await goOn({ path: '/side-by-side', query: { runs: idsAsWord(ids) } })
     notices.say(`Its ${ids.length} charges are runs.`, undo)
   } catch (error) {
     notices.fail(error)

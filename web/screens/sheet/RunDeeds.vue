@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { useRouter } from 'vue-router'
 import { writeTraceCsv } from '@core/formats/traceCsvOut'
 import type { Run, RunState } from '@core/logbook/run'
 import type { Trace } from '@core/trace/trace'
 import { download, fileName } from '../../composables/download'
+import { useGoOn } from '../../composables/goOn'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
 import EditRunDialog from './EditRunDialog.vue'
@@ -14,7 +14,7 @@ import LeaveOutDialog from './LeaveOutDialog.vue'
 const props = defineProps<{ run: Run; trace: Trace }>()
 const logbook = useLogbook()
 const notices = useNotices()
-const router = useRouter()
+const goOn = useGoOn()
 const editing = ref(false)
 const cutting = ref(false)
 const NEXT: Record<RunState, { to: RunState; label: string }> = {
@@ -34,7 +34,7 @@ async function setState(to: RunState) {
 async function remove() {
   try {
     const undo = await logbook.removeRun(props.run.id)
-    await router.push('/sheet')
+    await goOn('/sheet')
     notices.say('The run was deleted.', undo)
   } catch (error) {
     notices.fail(error)
