@@ -3,6 +3,7 @@ import { writeLogbook } from '@core/formats/logbookJson'
 import { randomFrom } from '@core/stats/random'
 import { KilledBrowser, readStorage } from './browser'
 import { takeIn, withRuns } from './fixture'
+import { go as within } from './steps'
 
 // npm run monkey: three tabs, deeds at random, kills at random moments. MONKEY_SEED and MONKEY_DEEDS choose another walk.
 const SEED = Number(process.env.MONKEY_SEED ?? Math.floor(Math.random() * 1e6))
@@ -10,6 +11,23 @@ const DEEDS = Number(process.env.MONKEY_DEEDS ?? 120)
 const random = randomFrom(SEED)
 const chance = (share: number) => random.uniform() < share
 const one = <T>(of: readonly T[]): T => of[Math.floor(random.uniform() * of.length)]
+
+const SCREENS = [
+  '/shelf',
+  '/shelf/pairs',
+  '/shelf/budget',
+  '/plan',
+  '/bench',
+  '/bench/survey',
+  '/bench/spot',
+  '/sheet',
+  '/sheet/m1',
+  '/side-by-side?runs=m0,m1',
+  '/side-by-side/replay?runs=m0,m1',
+  '/write-up',
+  '/how',
+  '/files',
+]
 
 /** Every watt that stands in the storage: of runs in the logbook, and of lanes in the journal. */
 const wattsStored = (page: Page) =>
@@ -64,7 +82,8 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
   }
   const go = async (page: Page, path: string) => {
     if (page.url().endsWith(path)) return
-    await page.goto(path)
+    // Mostly as links lead: what a screen holds on to is still there when it is seen again.
+    await (chance(0.75) ? within(page, path) : page.goto(path))
     // What is not drawn yet is not there to be found.
     await page.locator('main').getByRole('button').first().waitFor()
   }
@@ -166,8 +185,19 @@ test('a monkey at three tabs loses nothing that it was told is safe', async ({ b
       await press(page, 'Wipe it')
       await undo(page)
     },
-    'look at a screen': (page) =>
-      page.goto(one(['/shelf', '/shelf/pairs', '/plan', '/bench', '/sheet', '/side-by-side', '/files'])),
+    'look at a screen': (page) => within(page, one(SCREENS)),
+    'take an import back': async (page) => {
+      await go(page, '/files')
+      // What was written since stays, as is said there.
+      if (await seen(page, 'Undo the last import or wipe')) await press(page, 'Undo the last import or wipe')
+    },
+    'put a device right': async (page) => {
+      await go(page, '/shelf')
+      await press(page, /^Edit Skerry/)
+      await page.getByLabel('Most it takes').fill(String(5 + Math.floor(random.uniform() * 60)))
+      await press(page, 'Put on the shelf')
+    },
+    back: (page) => page.goBack(),
     reload: (page) => page.reload(),
     'close a tab': async (page) => {
       tabs = tabs.filter((t) => t !== page)
