@@ -50,3 +50,59 @@ it('takes no other text for notes', () => {
   expect(notebookTable('x'.repeat(300_000))).toBeUndefined()
   expect(() => readTraceCsv('Dear all,\nthe charger came at 7:02.\nYours')).toThrow()
 })
+
+it('knows each quantity by its unit, the first of a kind as what was read, and hours, minutes and seconds as they are said', () => {
+  const cellsOf = (line: string) => {
+    const { headers, rows } = notebookTable([line, line, line].join('\n'))!
+    return Object.fromEntries(headers.map((h, i) => [h, rows[0].cells[i]]))
+  }
+  expect(cellsOf('7:02 p.m. 9,1 V 1.5 A (9 V at most), -2 W, 1.2 Wh, 350 mAh, 31 °C')).toEqual({
+    Time: '7:02 pm',
+    Voltage: '9,1 V',
+    Current: '1.5 A',
+    Power: '-2 W',
+    'Counter Wh': '1.2 Wh',
+    'Counter Ah': '350 mAh',
+    Temperature: '31 °C',
+  })
+  const timeOf = (said: string) => cellsOf(`${said}: 5 %`).Time
+  for (const [said, time] of [
+    ['2 hrs 5 mins', '02:05:00'],
+    ['12 hours', '12:00:00'],
+    ['1 hr 1 minute', '01:01:00'],
+    ['after 100 m', '01:40:00'],
+    ['1 min', '00:01:00'],
+    ['45 secs', '00:00:45'],
+    ['3601 seconds', '01:00:01'],
+    // A number without a unit behind the hours is minutes, whatever follows.
+    ['1 h 30', '01:30:00'],
+    ['after 1h05 9.1 W,', '01:05:00'],
+    ['1 h 31 °C', '01:00:00'],
+    ["5'", '00:05:00'],
+    ['minute 15', '00:15:00'],
+    ['min. 7 18 W', '00:07:00'],
+    ['begin', '00:00:00'],
+    ['plugged in', '00:00:00'],
+    // A colon may stand behind a clock too.
+    ['07:02:30', '07:02:30'],
+    ['7:02', '7:02'],
+    ['7:02 pm', '7:02 pm'],
+    ['7 p.m.', '7:00 pm'],
+  ])
+    expect([said, timeOf(said)]).toEqual([said, time])
+  expect(cellsOf('7:02 5 per cent, 18.1 watts, 9 volts and 2 amps')).toMatchObject({
+    Level: '5 %',
+    Power: '18.1 W',
+    Voltage: '9 V',
+    Current: '2 A',
+  })
+  // Without a colon behind it, too.
+  expect(cellsOf('19h02 5 %')).toEqual({ Time: '19:02:00', Level: '5 %' })
+})
+
+it('takes three lines for a page, if seven in ten of them tell something', () => {
+  const page = (told: number, idle: number) =>
+    notebookTable([...Array<string>(told).fill('7:02 5 %'), ...Array<string>(idle).fill('tea')].join('\n'))
+  expect([page(3, 0), page(7, 3)].map((t) => t?.rows.length)).toEqual([3, 7])
+  expect([page(2, 0), page(6, 3)]).toEqual([undefined, undefined])
+})

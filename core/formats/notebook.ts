@@ -8,11 +8,21 @@ const ALIKE = 0.7
 const MOST_CHARS = 200_000
 const LEAST_LINES = 3
 
-/** "7:02 pm", "19:02:30": as a clock stands there. */
-const CLOCK = /(?<![\d:.])(\d{1,3}:\d\d(?::\d\d)?)(?:\s*([ap])\.?m\b\.?)?(?![\d:])/i
-/** "5 min", "1 h", "1 h 30", "2 hours 5 min", "90 s": since the start. */
+/** "7:02 pm", "19:02:30", "7 pm": as a clock stands there. */
+const CLOCK =
+  /(?<![\d:.,])(?:(\d{1,3}:\d\d(?::\d\d)?)(?:\s*([ap])\.?m\b\.?)?(?!:?\d)|(\d{1,2})\s*([ap])\.?m\b\.?)/i
+/** "5 min", "1 h", "1 h 30", "2 hours 5 min", "90 s", "5'": since the start. */
 const SINCE =
-  /(?<![\w.,])(?:(\d{1,3})\s*(?:h|hrs?|hours?)(?![a-z])(?:\s*(\d{1,2})(?!\s*[%\d.,a-z])|\s*(\d{1,2})\s*(?:m|mins?|minutes?)(?![a-z]))?|(\d{1,4})\s*(?:m|mins?|minutes?)(?![a-z])|(\d{1,5})\s*(?:s|secs?|seconds?)(?![a-z]))/i
+  /(?<![\w.,])(?:(\d{1,3})\s*(?:h|hrs?|hours?)(?![a-z])(?:\s*(\d{1,2})(?![\d.,]|\s*[%°a-z])|\s*(\d{1,2})\s*(?:m|mins?|minutes?)(?![a-z]))?|(\d{1,4})\s*(?:(?:m|mins?|minutes?)(?![a-z])|['′])|(\d{1,5})\s*(?:s|secs?|seconds?)(?![a-z]))/i
+/** "Minute 15". */
+const MINUTE = /\bmin(?:ute)?\.?\s+(\d{1,4})(?![\d.,]|\s*[%°a-z])/i
+/** Units as they are said. */
+const SAID: [word: RegExp, unit: string][] = [
+  [/\b(?:per ?cent|pct)\b/gi, '%'],
+  [/\bwatts?\b/gi, 'W'],
+  [/\bvolts?\b/gi, 'V'],
+  [/\bamp(?:ere)?s?\b/gi, 'A'],
+]
 const AT_START = /\b(?:start|begin)(?:s|ed|ning)?\b|\bplugged in\b|\bat 0(?![\d:.,])/i
 /** A battery that is full: not half full, and no full brightness. */
 const FULL =
@@ -41,10 +51,12 @@ interface Noted {
   values: Map<string, string>
 }
 
-function notedIn(line: string): Noted | null {
+function notedIn(said: string): Noted | null {
+  const line = SAID.reduce((text, [word, unit]) => text.replace(word, unit), said)
   const clock = CLOCK.exec(line)
   const since = clock ? null : SINCE.exec(line)
-  const time = clock ?? since
+  const minute = clock || since ? null : MINUTE.exec(line)
+  const time = clock ?? since ?? minute
   if (!time && !AT_START.test(line)) return null
   const rest = time ? `${line.slice(0, time.index)} ${line.slice(time.index + time[0].length)}` : line
   const values = new Map<string, string>()
@@ -55,8 +67,13 @@ function notedIn(line: string): Noted | null {
   }
   if (FULL.test(rest) && !values.has('Level')) values.set('Level', '100 %')
   if (values.size === 0) return null
-  if (clock) return { clock: clock[2] ? `${clock[1]} ${clock[2].toLowerCase()}m` : clock[1], values }
-  return { since: since ? secondsOf(since) : 0, values }
+  if (clock) return { clock: clockIn(clock), values }
+  return { since: since ? secondsOf(since) : 60 * Number(minute?.[1] ?? 0), values }
+}
+
+function clockIn([, clock, half, hour, halfOfHour]: RegExpExecArray): string {
+  const [at, of] = hour ? [`${hour}:00`, halfOfHour] : [clock, half]
+  return of ? `${at} ${of.toLowerCase()}m` : at
 }
 
 function secondsOf([, hours, alone, minutes, only, seconds]: RegExpExecArray): number {

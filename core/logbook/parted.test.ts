@@ -4,7 +4,7 @@ import { correctTime, correctValue } from './corrections'
 import { leaveOut } from './leftOut'
 import { partRun } from './parted'
 import { blankRun, type Run, type RunWithTrace } from './run'
-import { runSchema } from './schema'
+import { MOST_NAME, MOST_NOTES, runSchema } from './schema'
 
 const because = { why: 'misread', when: '2026-03-03T08:00:00.000Z' }
 /** A reading a minute: to 60 % within the hour, to 20 % while nothing flows for ten minutes, and to 60 % again. */
@@ -85,3 +85,25 @@ it('keeps with each what happened and what was put right while it lasted, where 
   // What is written is what would be read.
   for (const { run } of [first, second]) expect(runSchema.validateSync(run, { strict: true })).toEqual(run)
 }) // prettier-ignore
+
+it('takes no more of the whole than a charge has: its own start, its own ends, and no load that was over', () => {
+  const events = [
+    { t: 60, kind: 'load-start', text: 'Film' } as const,
+    { t: 3600, kind: 'load-stop', text: 'Load stopped' } as const,
+    { t: 4140, kind: 'own', text: 'plugged in' } as const,
+  ]
+  // The first of the second charge was moved in out of the drain, and put right.
+  const put = correctValue(correctTime(evening({ events }), 69, 4150, because), 69, 'percent', 25, because)
+  const [first, second] = partRun(put, [{ fromS: 120, toS: 3600 }, { fromS: 4150, toS: 6600 }], own) // prettier-ignore
+  expect([first.run.startPercent, first.trace.time[0], first.run.startedAt]).toEqual([3, 0, '2026-03-02T19:02:00.000Z'])
+  expect(first.run.events.map(({ t, kind }) => [t, kind])).toEqual([[0, 'load-start'], [3480, 'load-stop']])
+  expect([second.run.events, first.run.corrections]).toEqual([[], []])
+  expect(second.run.corrections).toMatchObject([{ what: 'percent', row: 0, t: 0, to: 25 }])
+}) // prettier-ignore
+
+it('cuts a name and notes that have no room for more, and writes what is read again', () => {
+  const whole = evening({ name: 'n'.repeat(MOST_NAME), notes: 'w'.repeat(MOST_NOTES) })
+  for (const { run } of partsOf(whole)) expect(runSchema.validateSync(run, { strict: true })).toEqual(run)
+  expect(partsOf(whole)[1].run.name).toMatch(/^n+, charge 2$/)
+  expect(partsOf(evening())[0].run).toMatchObject({ name: '', notes: 'Charge 1 of 2 of one record.' })
+})
