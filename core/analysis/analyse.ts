@@ -74,8 +74,6 @@ export interface AnalyseOptions {
   heatMarksS?: readonly number[]
   /** What is advertised of the device. */
   claims?: readonly Claim[]
-  /** Its charging efficiency as measured in another run, 0–1; assumed for a spot check where it is not given. */
-  knownEfficiency?: number
   /** What findings go by beside the trace. */
   context?: Partial<FindingContext>
   /** Whether levels were noted by hand. Taken from the spacing of the levels when not given. */
@@ -155,7 +153,6 @@ export function analyse(trace: Trace, options: AnalyseOptions = {}): Analysis {
     spot: spotCheck(trace, {
       energyWh: energyWh + bridgedWh,
       usableWh,
-      efficiency: options.knownEfficiency,
     }),
     claims: claimsAgainst(trace, options.claims ?? [], reading),
     findings: findings({

@@ -2,7 +2,7 @@ import { ownEfficiency } from './ownEfficiency'
 import { expect, it } from 'vitest'
 import { traceFromReadings } from '../trace/trace'
 import { claimsAgainst } from './claimed'
-import { goneOver, spotCheck } from './spot'
+import { goneOver, spotCheck, withOwnEfficiency } from './spot'
 
 it('tells the minutes to half from a count of five minutes, as practised and with the losses', () => {
   const five = traceFromReadings([
@@ -23,8 +23,14 @@ it('tells the minutes to half from a count of five minutes, as practised and wit
     efficiency: 0.8,
     efficiencyAssumed: true,
   })
-  const own = spotCheck(five, { energyWh: 0.105, usableWh: 14.1, efficiency: 0.7 })
-  expect(own).toMatchObject({ efficiency: 0.7, efficiencyAssumed: false })
+  const spot = spotCheck(five, { energyWh: 0.105, usableWh: 14.1 })!
+  expect(withOwnEfficiency(spot, undefined)).toEqual(spot)
+  expect(withOwnEfficiency(spot, 0.7)).toEqual({
+    toHalfLosslessS: spot.toHalfLosslessS,
+    toHalfS: expect.closeTo((7.05 / 1.26 / 0.7) * 3600, 6),
+    efficiency: 0.7,
+    efficiencyAssumed: false,
+  })
 })
 
 it('says nothing above half, of a long record, or without a capacity', () => {

@@ -24,8 +24,6 @@ export interface SpotInputs {
   /** At the meter over the whole record, Wh. */
   energyWh: number
   usableWh: number
-  /** The device's own, as measured, 0–1; assumed where it is not given. */
-  efficiency?: number
 }
 
 /**
@@ -34,20 +32,25 @@ export interface SpotInputs {
  *
  * @example spotCheck(fiveMinutes, { energyWh: 0.42, usableWh: 14.1 }) // toHalfLosslessS 5036
  */
-export function spotCheck(trace: Trace, { energyWh, usableWh, efficiency }: SpotInputs): Spot | null {
+export function spotCheck(trace: Trace, { energyWh, usableWh }: SpotInputs): Spot | null {
   const seconds = durationOf(trace)
   const { v } = samplesOf(trace.time, trace.percent)
   const isShort = seconds > 0 && seconds <= LONGEST_SPOT_S
   if (!isShort || !(usableWh > 0) || !(energyWh > 0) || v.some((level) => level > 100 * HALF)) return null
   const toHalfLosslessS = (HALF * usableWh * seconds) / energyWh
-  const share = efficiency ?? ASSUMED_EFFICIENCY
   return {
     toHalfLosslessS,
-    toHalfS: toHalfLosslessS / share,
-    efficiency: share,
-    efficiencyAssumed: efficiency === undefined,
+    toHalfS: toHalfLosslessS / ASSUMED_EFFICIENCY,
+    efficiency: ASSUMED_EFFICIENCY,
+    efficiencyAssumed: true,
   }
 }
+
+/** With the device's own efficiency, 0–1, as other runs measured it; as it is where none did. */
+export const withOwnEfficiency = (spot: Spot, efficiency: number | undefined): Spot =>
+  efficiency === undefined
+    ? spot
+    : { ...spot, toHalfS: spot.toHalfLosslessS / efficiency, efficiency, efficiencyAssumed: false }
 
 /** What went past the meter in a record, bridged included, Wh, and the mean watts of that. */
 export function goneOver({ durationS, energy }: { durationS: number; energy: { energyWh: number; bridgedWh: number } }): {

@@ -1,6 +1,8 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, it, vi } from 'vitest'
 import { analyse } from '@core/analysis/analyse'
+import { portOf } from '@core/gear/blanks'
+import { traceFromReadings } from '@core/trace/trace'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
 import { openWith } from './logbook.fixture'
@@ -31,4 +33,26 @@ it('works out what is brought in or put right after all were gone through, and w
   expect(known()).toEqual([])
   await logbook.takeLogbook(demoLike('f'), 'merge')
   await vi.waitFor(() => expect(known()).toHaveLength(6))
+  // What is expected of the chain is read against, too.
+  const [source] = logbook.sources
+  await logbook.put('sources', { ...source, ports: [portOf('5V1A')] }, source)
+  expect(known()).toEqual([])
+  await vi.waitFor(() => expect(known()).toHaveLength(6))
 })
+
+it('tells a spot check with the losses of its device’s own long runs, whichever was worked out first', async () => {
+  const { devices, sources, runs } = demoLike('long', 'five')
+  const long = { ...runs[0], trace: traceFromReadings([0, 3600].map((t) => ({ t, percent: 5 + t / 45, power: 20 }))) }
+  const five = { ...runs[1], trace: traceFromReadings([0, 300].map((t) => ({ t, counterWh: t / 300 }))) }
+  const logbook = useLogbook()
+  await logbook.takeLogbook({ ...demoLike(), devices, sources, runs: [long, five] }, 'replace')
+  const analyses = useAnalyses()
+  await analyses.ask('five')
+  const spot = () => analyses.spotOf('five')
+  expect(spot()).toMatchObject({ efficiencyAssumed: true, efficiency: 0.8 })
+  await analyses.fill()
+  const { value } = analyses.of('long')!.efficiency
+  expect(value).toBeGreaterThan(0.5)
+  expect(spot()).toMatchObject({ efficiencyAssumed: false, efficiency: value })
+  expect(spot()!.toHalfS).toBeCloseTo(spot()!.toHalfLosslessS / value)
+}) // prettier-ignore

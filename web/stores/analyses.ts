@@ -1,10 +1,9 @@
-import { defineStore } from 'pinia'
+import { defineStore, storeToRefs } from 'pinia'
 import { ref, shallowReactive, watch } from 'vue'
 import type { AnalyseOptions, Analysis } from '@core/analysis/analyse'
 import { ANALYSIS_VERSION, headlineOf, type Headline } from '@core/analysis/headline'
-import { LONGEST_SPOT_S } from '@core/analysis/spot'
+import { withOwnEfficiency, type Spot } from '@core/analysis/spot'
 import { pausesOf, unpluggedSince } from '@core/trace/pauses'
-import { durationOf } from '@core/trace/trace'
 import { ownEfficiency } from '@core/analysis/ownEfficiency'
 import { accuracyOf } from '@core/gear/accuracy'
 import { isSound, type Run } from '@core/logbook/run'
@@ -52,10 +51,14 @@ export const useAnalyses = defineStore('analyses', () => {
     const traceKey = logbook.traceKeys.get(runId)
     if (!run) return `${ANALYSIS_VERSION} ${traceKey}`
     const { meterId, thermometerId } = run.conditions
-    const of = [traceKey, logbook.meter(meterId), logbook.meter(thermometerId), logbook.device(run.deviceId)]
+    const instruments = [logbook.meter(meterId), logbook.meter(thermometerId)]
+    // A chain may lead over any source.
+    const chain = [logbook.device(run.deviceId), logbook.sources, logbook.cable(run.cableId)]
+    const of = [traceKey, ...instruments, ...chain]
     const known = bases.get(run)
     if (known?.of.every((part, i) => part === of[i])) return known.basis
-    const options = [ownOptions(run), pausesOf(run.events), logbook.device(run.deviceId)?.claims]
+    const { claims, context, ...own } = optionsOf(run)
+    const options = [own, context, claims, pausesOf(run.events)]
     const basis = `${ANALYSIS_VERSION} ${traceKey} ${JSON.stringify(options)}`
     bases.set(run, { of, basis })
     return basis
@@ -66,10 +69,8 @@ export const useAnalyses = defineStore('analyses', () => {
     const trace = await logbook.readingsOf(runId)
     if (!run || !trace) return undefined
     const counted = countedTrace(run, trace)
-    const isShort = durationOf(trace) <= LONGEST_SPOT_S
-    const knownEfficiency = isShort ? ownEfficiency(otherRunsOf(run)) : undefined
     const worker = analysisWork()
-    return worker.analyse(await handOver(worker, counted), { ...optionsOf(run), knownEfficiency })
+    return worker.analyse(await handOver(worker, counted), optionsOf(run))
   }
 
   /** What a run brings itself: its battery, its instruments, its rules and what nobody noted, as they were. */
@@ -92,7 +93,7 @@ export const useAnalyses = defineStore('analyses', () => {
     }
   }
 
-  /** With what the shelf says of its device, and what is expected of the chain: looked up when it is worked out. */
+  /** With what the shelf says of its device, and what is expected of the chain. */
   function optionsOf(run: Run): AnalyseOptions {
     const own = ownOptions(run)
     const expectedVolts = expectedOf(run)?.volts ?? NaN
@@ -156,6 +157,15 @@ export const useAnalyses = defineStore('analyses', () => {
     return found?.basis === basisOf(runId) ? found.analysis : undefined
   }
 
+  /**
+   * What a short run tells, with the losses that other runs of its device measured; null of others. Put together when it
+   * is asked for: those may be worked out later than the run itself.
+   */
+  function spotOf(runId: string): Spot | null {
+    const [run, spot] = [logbook.run(runId), of(runId)?.spot]
+    return run && spot ? withOwnEfficiency(spot, ownEfficiency(otherRunsOf(run))) : null
+  }
+
   /** What a list shows of a run: kept with it, so that a list computes nothing. */
   function headline(runId: string): Headline | undefined {
     const found = headlines.get(runId)
@@ -206,9 +216,10 @@ export const useAnalyses = defineStore('analyses', () => {
   }
 
   // Lists ask for nothing: what was brought in, put right, or changed by another tab is worked out here, as at the start.
-  watch([() => logbook.runs, () => logbook.devices, () => logbook.meters], () => {
+  const { runs, devices, sources, cables, meters } = storeToRefs(logbook)
+  watch([runs, devices, sources, cables, meters], () => {
     if (filling) isBehind = true
     else if (filled.value) void fill().catch(() => undefined)
   })
-  return { ask, of: asked(of), headline: asked(headline), readKept, fill, filled }
+  return { ask, of: asked(of), spotOf: asked(spotOf), headline: asked(headline), readKept, fill, filled }
 })

@@ -38,7 +38,7 @@ const rows = computed(() =>
       const { wh, meanW: watts } = goneOver(analysis)
       const cable = logbook.cable(run.cableId)?.name ?? ''
       const name = logbook.source(run.sourceId)?.name ?? 'A deleted source'
-      return [{ run, analysis, spot: analysis.spot, name, cable, wh, watts }]
+      return [{ run, analysis, spot: analyses.spotOf(run.id), name, cable, wh, watts }]
     })
     .sort((a, b) => (b.watts || 0) - (a.watts || 0)),
 )

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Analysis } from '@core/analysis/analyse'
 import { warmth } from '@core/analysis/heat'
+import type { Spot } from '@core/analysis/spot'
 import { clock, difference, duration, figure } from '@core/words/figures'
 import {
   partWorkings,
@@ -14,7 +15,7 @@ import WorkedFigure from './WorkedFigure.vue'
 import { claimInWords, PART_END_WORDS, slowedBy } from '@core/words/sentences/curve'
 
 /** Parts of the curve, supply, heat, advertised claims and what a few minutes say: the tables behind the picture. */
-const props = defineProps<{ analysis: Analysis; usableWh: number }>()
+const props = defineProps<{ analysis: Analysis; spot: Spot | null; usableWh: number }>()
 const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) ?? [])
 </script>
 
@@ -125,16 +126,16 @@ const minutes = computed(() => props.analysis.heat[0]?.at.map(({ atS }) => atS) 
         <li v-for="(claim, i) in analysis.claims" :key="i">{{ claimInWords(claim) }}</li>
       </ul>
     </section>
-    <section v-if="analysis.spot">
+    <section v-if="spot">
       <h2>Spot check</h2>
       <p>
-        At this rate half full after {{ duration(analysis.spot.toHalfLosslessS) }} without losses,
-        <WorkedFigure :workings="() => spotWorkings(analysis.spot!, analysis, usableWh)">{{
-          duration(analysis.spot.toHalfS)
+        At this rate half full after {{ duration(spot.toHalfLosslessS) }} without losses,
+        <WorkedFigure :workings="() => spotWorkings(spot!, analysis, usableWh)">{{
+          duration(spot.toHalfS)
         }}</WorkedFigure>
         with
-        <span :class="{ assumed: analysis.spot.efficiencyAssumed }"
-          >{{ figure(100 * analysis.spot.efficiency, 0, '%') }} arriving</span
+        <span :class="{ assumed: spot.efficiencyAssumed }"
+          >{{ figure(100 * spot.efficiency, 0, '%') }} arriving</span
         >. It holds below about half full only.
       </p>
     </section>

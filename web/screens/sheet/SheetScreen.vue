@@ -10,6 +10,7 @@ import EmptyPage from '../../components/EmptyPage.vue'
 import InTurn from '../../components/InTurn.vue'
 import InkMark from '../../components/InkMark.vue'
 import SimulatedTag from '../../components/SimulatedTag.vue'
+import { useAnalyses } from '../../stores/analyses'
 import { useLogbook } from '../../stores/logbook'
 import ConditionList from './ConditionList.vue'
 import CorrectionList from './CorrectionList.vue'
@@ -28,6 +29,7 @@ import { useRun } from './useRun'
 
 const props = defineProps<{ id: string }>()
 const logbook = useLogbook()
+const analyses = useAnalyses()
 const { run, trace, kept, analysis, state } = useRun(() => props.id)
 const view = ref<'paths' | 'level' | 'readings'>('paths')
 
@@ -107,7 +109,11 @@ const stateWords = computed(() => {
           </div>
           <template v-if="analysis && trace">
             <InTurn :turn="4">
-              <CurveTables :analysis="analysis" :usable-wh="capacityThen(run.conditions).usableWh" />
+              <CurveTables
+                :analysis="analysis"
+                :spot="analyses.spotOf(id)"
+                :usable-wh="capacityThen(run.conditions).usableWh"
+              />
             </InTurn>
             <InTurn :turn="5"><FigureTable :analysis="analysis" :run="run" /></InTurn>
           </template>
