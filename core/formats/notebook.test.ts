@@ -77,6 +77,8 @@ it('knows each quantity by its unit, the first of a kind as what was read, and h
     // A number without a unit behind the hours is minutes, whatever follows.
     ['1 h 30', '01:30:00'],
     ['after 1h05 9.1 W,', '01:05:00'],
+    ['1 h 12,', '01:12:00'],
+    ['1 h 12,5 W', '01:00:00'],
     ['1 h 31 °C', '01:00:00'],
     ["5'", '00:05:00'],
     ['minute 15', '00:15:00'],

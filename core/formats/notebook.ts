@@ -13,9 +13,9 @@ const CLOCK =
   /(?<![\d:.,])(?:(\d{1,3}:\d\d(?::\d\d)?)(?:\s*([ap])\.?m\b\.?)?(?!:?\d)|(\d{1,2})\s*([ap])\.?m\b\.?)/i
 /** "5 min", "1 h", "1 h 30", "2 hours 5 min", "90 s", "5'": since the start. */
 const SINCE =
-  /(?<![\w.,])(?:(\d{1,3})\s*(?:h|hrs?|hours?)(?![a-z])(?:\s*(\d{1,2})(?![\d.,]|\s*[%°a-z])|\s*(\d{1,2})\s*(?:m|mins?|minutes?)(?![a-z]))?|(\d{1,4})\s*(?:(?:m|mins?|minutes?)(?![a-z])|['′])|(\d{1,5})\s*(?:s|secs?|seconds?)(?![a-z]))/i
+  /(?<![\w.,])(?:(\d{1,3})\s*(?:h|hrs?|hours?)(?![a-z])(?:\s*(\d{1,2})(?!\d|[.,]\d|\s*[%°a-z])|\s*(\d{1,2})\s*(?:m|mins?|minutes?)(?![a-z]))?|(\d{1,4})\s*(?:(?:m|mins?|minutes?)(?![a-z])|['′])|(\d{1,5})\s*(?:s|secs?|seconds?)(?![a-z]))/i
 /** "Minute 15". */
-const MINUTE = /\bmin(?:ute)?\.?\s+(\d{1,4})(?![\d.,]|\s*[%°a-z])/i
+const MINUTE = /\bmin(?:ute)?\.?\s+(\d{1,4})(?!\d|[.,]\d|\s*[%°a-z])/i
 /** Units as they are said. */
 const SAID: [word: RegExp, unit: string][] = [
   [/\b(?:per ?cent|pct)\b/gi, '%'],
