@@ -65,12 +65,21 @@ it('knows each quantity by its unit, the first of a kind as what was read, and h
     'Counter Ah': '350 mAh',
     Temperature: '31 °C',
   })
-  const timeOf = (said: string) => cellsOf(`${said}: 5 %`).Time
+  const timeOf = (said: string) => {
+    const [cell] = Object.values(cellsOf(`${said}: 5 %`))
+    const since = /^(\d+) s$/.exec(cell)
+    return since ? new Date(1000 * Number(since[1])).toISOString().slice(11, 19) : cell
+  }
   for (const [said, time] of [
     ['2 hrs 5 mins', '02:05:00'],
     ['12 hours', '12:00:00'],
     ['1 hr 1 minute', '01:01:00'],
     ['after 100 m', '01:40:00'],
+    ['4 min 30 s', '00:04:30'],
+    ['1 h 5 min 10 s', '01:05:10'],
+    ['after 1.5 hours', '01:30:00'],
+    ['after 2,5 min', '00:02:30'],
+    ['5\' 30"', '00:05:30'],
     ['1 min', '00:01:00'],
     ['45 secs', '00:00:45'],
     ['3601 seconds', '01:00:01'],
@@ -99,7 +108,7 @@ it('knows each quantity by its unit, the first of a kind as what was read, and h
     Current: '2 A',
   })
   // Without a colon behind it, too.
-  expect(cellsOf('19h02 5 %')).toEqual({ Time: '19:02:00', Level: '5 %' })
+  expect(cellsOf('19h02 5 %')).toEqual({ Elapsed: '68520 s', Level: '5 %' })
 })
 
 it('takes three lines for a page, if seven in ten of them tell something', () => {
@@ -107,4 +116,25 @@ it('takes three lines for a page, if seven in ten of them tell something', () =>
     notebookTable([...Array<string>(told).fill('7:02 5 %'), ...Array<string>(idle).fill('tea')].join('\n'))
   expect([page(3, 0), page(7, 3)].map((t) => t?.rows.length)).toEqual([3, 7])
   expect([page(2, 0), page(6, 3)]).toEqual([undefined, undefined])
+})
+
+it('counts minutes from the clock of the first reading, where they cannot be of its own kind', () => {
+  const mixed = read(
+    '3 Nov 2026',
+    'Start: 7:02 pm, 5 %',
+    '5 min: 12 %, 18.0 W',
+    '10 min: 19 %',
+    'full at 8:55 pm',
+  )
+  expect(mixed).toMatchObject({ time: [0, 5, 10, 113], level: [5, 12, 19, 100] })
+  expect(mixed.startedAt).toBe(new Date(2026, 10, 3, 19, 2).toISOString())
+  expect(mixed.assumed).toContain('Minutes count from 7:02 pm, the clock of the first reading.')
+  // Minutes since the start are no clock, however many.
+  expect(read('1 h 30 min, 71 %', '1 h 40 min, 80 %', '1 h 50 min, 88 %').time).toEqual([90, 100, 110])
+  // Over midnight, and where most lines have a clock.
+  expect(read('23:50 5 %', '23:55 11 %', 'after 15 min 23 %', '0:10 28 %').time).toEqual([0, 5, 15, 20])
+  // A stopwatch goes on as one; a clock on a wall tells nothing to minutes that began nowhere.
+  expect(read('0:00 5 %', 'after 30 min 40 %', 'after 1 h 70 %', '1:52 full').time).toEqual([0, 30, 60, 112])
+  const lost = read('start 5 %', '30 min 40 %', '60 min 70 %', '20:55 full')
+  expect([lost.time, lost.problems[0].line]).toEqual([[0, 30, 60], 4])
 })

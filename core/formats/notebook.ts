@@ -11,9 +11,16 @@ const LEAST_LINES = 3
 /** "7:02 pm", "19:02:30", "7 pm": as a clock stands there. */
 const CLOCK =
   /(?<![\d:.,])(?:(\d{1,3}:\d\d(?::\d\d)?)(?:\s*([ap])\.?m\b\.?)?(?!:?\d)|(\d{1,2})\s*([ap])\.?m\b\.?)/i
-/** "5 min", "1 h", "1 h 30", "2 hours 5 min", "90 s", "5'": since the start. */
-const SINCE =
-  /(?<![\w.,])(?:(\d{1,3})\s*(?:h|hrs?|hours?)(?![a-z])(?:\s*(\d{1,2})(?!\d|[.,]\d|\s*[%°a-z])|\s*(\d{1,2})\s*(?:m|mins?|minutes?)(?![a-z]))?|(\d{1,4})\s*(?:(?:m|mins?|minutes?)(?![a-z])|['′])|(\d{1,5})\s*(?:s|secs?|seconds?)(?![a-z]))/i
+const HOURS = String.raw`(\d{1,3}(?:[.,]\d+)?)\s*(?:h|hrs?|hours?)(?![a-z])`
+const BARE_MINUTES = String.raw`(\d{1,2})(?!\d|[.,]\d|\s*[%°a-z'′])`
+const MINUTES = String.raw`(\d{1,4}(?:[.,]\d+)?)\s*(?:(?:m|mins?|minutes?)(?![a-z])|['′])`
+const SECONDS = String.raw`(\d{1,5})\s*(?:(?:s|secs?|seconds?)(?![a-z])|["″])`
+const MINUTES_ON = String.raw`${MINUTES}(?:\s*${SECONDS})?`
+/** "5 min", "1 h", "1.5 h", "1 h 30", "2 hours 5 min 10 s", "90 s", "5' 30": since the start. */
+const SINCE = new RegExp(
+  String.raw`(?<![\w.,])(?:${HOURS}(?:\s*(?:${MINUTES_ON}|${BARE_MINUTES}))?|${MINUTES_ON}|${SECONDS})`,
+  'i',
+)
 /** "Minute 15". */
 const MINUTE = /\bmin(?:ute)?\.?\s+(\d{1,4})(?!\d|[.,]\d|\s*[%°a-z])/i
 /** Units as they are said. */
@@ -76,9 +83,24 @@ function clockIn([, clock, half, hour, halfOfHour]: RegExpExecArray): string {
   return of ? `${at} ${of.toLowerCase()}m` : at
 }
 
-function secondsOf([, hours, alone, minutes, only, seconds]: RegExpExecArray): number {
-  const [h, m, s] = [hours, alone ?? minutes ?? only, seconds].map((n) => Number(n ?? 0))
-  return h * 3600 + m * 60 + s
+function secondsOf([, hours, m1, s1, m2, m3, s3, s4]: RegExpExecArray): number {
+  const [h, m, s] = [hours, m1 ?? m2 ?? m3, s1 ?? s3 ?? s4].map((n) => Number((n ?? '0').replace(',', '.')))
+  return Math.round(h * 3600 + m * 60 + s)
+}
+
+/** A clock on the wall, s of its day. */
+function secondsOfDay(clock: string): number {
+  const [h, m, s = 0] = clock.split(':').map((part) => Number.parseInt(part, 10))
+  const half = /([ap])m$/.exec(clock)?.[1]
+  return (half ? (h % 12) + (half === 'p' ? 12 : 0) : h) * 3600 + m * 60 + s
+}
+
+/** The clock of the first line, s, where the minutes of a later one can only count from it: "19:02 5 %", "5 min 12 %". */
+function startOf([first, ...later]: readonly Noted[]): number | undefined {
+  const since = later.find((n) => n.since !== undefined)?.since
+  if (first.clock === undefined || since === undefined) return undefined
+  const clock = secondsOfDay(first.clock)
+  return since < clock ? clock : undefined
 }
 
 const clockOf = (s: number): string =>
@@ -100,19 +122,21 @@ export function notebookTable(text: string): Table | undefined {
   const told = later.filter((i) => noted[i] !== null)
   if (first < 0 || told.length < LEAST_LINES || told.length < ALIKE * later.length) return undefined
 
-  const isSince = told.filter((i) => noted[i]!.since !== undefined).length > told.length / 2
-  const headers = ['Time', ...HEADINGS.map(([, h]) => h).filter((h) => told.some((i) => noted[i]!.values.has(h)))]
+  const isSince = told.filter((i) => noted[i]!.since !== undefined).length >= told.length / 2
   const firstClock = noted[told.find((i) => noted[i]!.clock)!]?.clock ?? ''
+  const startS = startOf(told.map((i) => noted[i]!))
+  const headers = [isSince && startS === undefined ? 'Elapsed' : 'Time', ...HEADINGS.map(([, h]) => h).filter((h) => told.some((i) => noted[i]!.values.has(h)))]
   const problems = new ProblemList()
   const rows: Table['rows'] = []
   for (const i of later) {
-    const time = noted[i] && timeOf(noted[i], isSince, firstClock)
+    const time = noted[i] && (startS === undefined ? timeOf(noted[i], isSince, firstClock) : clockAt(noted[i], startS))
     if (!time) problems.add(i + 1, '', `${quoted(lines[i].trim())} tells no reading and its time; it is left out.`)
     else rows.push({ line: i + 1, cells: [time, ...headers.slice(1).map((h) => noted[i]!.values.get(h) ?? '')] })
   }
   const before = lines.slice(0, first).filter((line) => line.trim() !== '')
   const sort = before.length > 0 ? [`The notes begin in line ${first + 1}; what stands before it was left out.`] : []
-  return { headers, rows, delimiter: ',', assumed: ['Each line is a reading, as notes are written.', ...sort], before, problems }
+  const from = startS === undefined ? [] : [`Minutes count from ${firstClock}, the clock of the first reading.`]
+  return { headers, rows, delimiter: ',', assumed: ['Each line is a reading, as notes are written.', ...from, ...sort], before, problems }
 } // prettier-ignore
 
 /** A clock that begins so early was started with the charge; a later one may hang on a wall. Hours, or minutes. */
@@ -122,10 +146,15 @@ const isStopwatch = (clock: string): boolean => !/m$/.test(clock) && Number(cloc
 /** A line's time as the others of its text are written; '' where it has none of that kind. */
 function timeOf({ clock, since }: Noted, isSince: boolean, firstClock: string): string {
   if (!isSince) return clock ?? (since === 0 && isStopwatch(firstClock) ? '0:00' : '')
-  if (since !== undefined) return clockOf(since)
-  // "Full at 1:52" among minutes since the start is in hours and minutes.
-  return clock && /^\d+:\d\d$/.test(clock) ? `${clock}:00` : (clock ?? '')
+  if (since !== undefined) return `${since} s`
+  // "Full at 1:52" among minutes since the start is in hours and minutes; "full at 20:55" hangs on a wall.
+  if (clock === undefined || !isStopwatch(clock)) return ''
+  return `${secondsOfDay(clock)} s`
 }
+
+const DAY_S = 86_400
+const clockAt = ({ clock, since }: Noted, startS: number): string =>
+  clockOf((clock === undefined ? startS + since! : secondsOfDay(clock)) % DAY_S)
 
 /** Whether a line is such a reading. */
 export const isReading = (line: string): boolean => notedIn(line) !== null

@@ -12,6 +12,7 @@ it('parts at two spaces or more where most lines are aligned so, else at any', (
   expect(cells('1 h 5 min   11 %', '1 h 10 min   17 %')).toEqual([['1 h 5 min', '11 %'], ['1 h 10 min', '17 %']])
   expect(cells('0:05  11 % 18 W', '0:10  17 % 18 W')?.[1]).toEqual(['0:10', '17 %', '18 W'])
   expect(cells('0:05 11 18', ' 0:10  17 18 ')).toEqual([['0:05', '11', '18'], ['0:10', '17', '18']])
+  expect(cells('10% 4 min 30 s', '20% 1h 9m 10s')).toEqual([['10%', '4 min 30 s'], ['20%', '1h 9m 10s']])
 }) // prettier-ignore
 
 it('keeps a number with its unit, a name with what stands in brackets, and a sign between two readings out of the cells', () => {

@@ -11,6 +11,9 @@ const SAMPLE_CHARS = 16 * 1024
 const DECIMAL_COMMA = new RegExp(`(?<=(?:^|\\s)\\d{1,3}),(?=\\d{1,3}\\s?(?:${QUANTITY_UNIT})(?:\\s|$))`, 'g')
 /** A unit is of the number before it, and what stands in brackets of the name before it. */
 const BEFORE_UNIT = new RegExp(`(\\d)\\s+(?=(?:${ANY_UNIT})(?:[\\s:]|$))`, 'g')
+/** "1 h 30 min", "4 min 30 s": one time of two or three parts. */
+const BEFORE_SMALLER =
+  /(\d\u00a0?)(h|hrs?|hours?|m|mins?|minutes?) +(?=\d+\u00a0?(?:m|mins?|minutes?|s|secs?|seconds?)(?:[\s:]|$))/gi
 const BEFORE_BRACKET = / +(?=[[(])/g
 /** Signs between a time and what was read at it. */
 const BETWEEN = /\s+[-–—]\s+|:\s+/g
@@ -28,6 +31,7 @@ const spaced = (line: string): string[] =>
     .replace(BETWEEN, ' ')
     .replace(BEFORE_BRACKET, '\u00a0')
     .replace(BEFORE_UNIT, '$1\u00a0')
+    .replace(BEFORE_SMALLER, '$1$2\u00a0')
     .split(/[ \t]+/)
     .map((cell) => cell.replaceAll('\u00a0', ' '))
 
