@@ -133,6 +133,9 @@ it('counts minutes from the clock of the first reading, where they cannot be of 
   expect(read('1 h 30 min, 71 %', '1 h 40 min, 80 %', '1 h 50 min, 88 %').time).toEqual([90, 100, 110])
   // Over midnight, and where most lines have a clock.
   expect(read('23:50 5 %', '23:55 11 %', 'after 15 min 23 %', '0:10 28 %').time).toEqual([0, 5, 15, 20])
+  // What goes back is counted from something else: it is left out and named.
+  const pause = read('19:02 5 %', '19:30 40 %', 'after 10 min of pause 50 %', '20:10 71 %')
+  expect([pause.time, pause.problems.map(({ line }) => line)]).toEqual([[0, 28, 68], [3]])
   // A stopwatch goes on as one; a clock on a wall tells nothing to minutes that began nowhere.
   expect(read('0:00 5 %', 'after 30 min 40 %', 'after 1 h 70 %', '1:52 full').time).toEqual([0, 30, 60, 112])
   const lost = read('start 5 %', '30 min 40 %', '60 min 70 %', '20:55 full')

@@ -128,8 +128,16 @@ export function notebookTable(text: string): Table | undefined {
   const headers = [isSince && startS === undefined ? 'Elapsed' : 'Time', ...HEADINGS.map(([, h]) => h).filter((h) => told.some((i) => noted[i]!.values.has(h)))]
   const problems = new ProblemList()
   const rows: Table['rows'] = []
+  let lastS = 0
+  /** As a clock. Minutes that go back are counted from something else: "after 10 min of pause 50 %". */
+  const onClock = ({ clock, since }: Noted, startS: number): string => {
+    const passed = since ?? (secondsOfDay(clock!) - startS + DAY_S) % DAY_S
+    if (since !== undefined && passed < lastS) return ''
+    lastS = passed
+    return clockOf((startS + passed) % DAY_S)
+  }
   for (const i of later) {
-    const time = noted[i] && (startS === undefined ? timeOf(noted[i], isSince, firstClock) : clockAt(noted[i], startS))
+    const time = noted[i] && (startS === undefined ? timeOf(noted[i], isSince, firstClock) : onClock(noted[i], startS))
     if (!time) problems.add(i + 1, '', `${quoted(lines[i].trim())} tells no reading and its time; it is left out.`)
     else rows.push({ line: i + 1, cells: [time, ...headers.slice(1).map((h) => noted[i]!.values.get(h) ?? '')] })
   }
@@ -153,8 +161,6 @@ function timeOf({ clock, since }: Noted, isSince: boolean, firstClock: string): 
 }
 
 const DAY_S = 86_400
-const clockAt = ({ clock, since }: Noted, startS: number): string =>
-  clockOf((clock === undefined ? startS + since! : secondsOfDay(clock)) % DAY_S)
 
 /** Whether a line is such a reading. */
 export const isReading = (line: string): boolean => notedIn(line) !== null
