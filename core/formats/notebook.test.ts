@@ -92,6 +92,8 @@ it('knows each quantity by its unit, the first of a kind as what was read, and h
     ["5'", '00:05:00'],
     ['minute 15', '00:15:00'],
     ['min. 7 18 W', '00:07:00'],
+    ['begin with the 3 m USB cable', '00:00:00'],
+    ["plugged in, 6' lead", '00:00:00'],
     ['begin', '00:00:00'],
     ['plugged in', '00:00:00'],
     // A colon may stand behind a clock too.
@@ -136,6 +138,7 @@ it('counts minutes from the clock of the first reading, where they cannot be of 
   // What goes back is counted from something else: it is left out and named.
   const pause = read('19:02 5 %', '19:30 40 %', 'after 10 min of pause 50 %', '20:10 71 %')
   expect([pause.time, pause.problems.map(({ line }) => line)]).toEqual([[0, 28, 68], [3]])
+  expect(pause.assumed.join()).not.toContain('Minutes count')
   // A stopwatch goes on as one; a clock on a wall tells nothing to minutes that began nowhere.
   expect(read('0:00 5 %', 'after 30 min 40 %', 'after 1 h 70 %', '1:52 full').time).toEqual([0, 30, 60, 112])
   const lost = read('start 5 %', '30 min 40 %', '60 min 70 %', '20:55 full')

@@ -13,7 +13,8 @@ const CLOCK =
   /(?<![\d:.,])(?:(\d{1,3}:\d\d(?::\d\d)?)(?:\s*([ap])\.?m\b\.?)?(?!:?\d)|(\d{1,2})\s*([ap])\.?m\b\.?)/i
 const HOURS = String.raw`(\d{1,3}(?:[.,]\d+)?)\s*(?:h|hrs?|hours?)(?![a-z])`
 const BARE_MINUTES = String.raw`(\d{1,2})(?!\d|[.,]\d|\s*[%°a-z'′])`
-const MINUTES = String.raw`(\d{1,4}(?:[.,]\d+)?)\s*(?:(?:m|mins?|minutes?)(?![a-z])|['′])`
+/** "3 m cable" is a length. */
+const MINUTES = String.raw`(\d{1,4}(?:[.,]\d+)?)\s*(?:(?:mins?|minutes?)(?![a-z])|(?:m(?![a-z])|['′])(?![^,;.]*\b(?:cable|lead|cord)\b))`
 const SECONDS = String.raw`(\d{1,5})\s*(?:(?:s|secs?|seconds?)(?![a-z])|["″])`
 const MINUTES_ON = String.raw`${MINUTES}(?:\s*${SECONDS})?`
 /** "5 min", "1 h", "1.5 h", "1 h 30", "2 hours 5 min 10 s", "90 s", "5' 30": since the start. */
@@ -129,11 +130,13 @@ export function notebookTable(text: string): Table | undefined {
   const problems = new ProblemList()
   const rows: Table['rows'] = []
   let lastS = 0
+  let isCounted = false
   /** As a clock. Minutes that go back are counted from something else: "after 10 min of pause 50 %". */
   const onClock = ({ clock, since }: Noted, startS: number): string => {
     const passed = since ?? (secondsOfDay(clock!) - startS + DAY_S) % DAY_S
     if (since !== undefined && passed < lastS) return ''
     lastS = passed
+    isCounted ||= since !== undefined
     return clockOf((startS + passed) % DAY_S)
   }
   for (const i of later) {
@@ -143,7 +146,7 @@ export function notebookTable(text: string): Table | undefined {
   }
   const before = lines.slice(0, first).filter((line) => line.trim() !== '')
   const sort = before.length > 0 ? [`The notes begin in line ${first + 1}; what stands before it was left out.`] : []
-  const from = startS === undefined ? [] : [`Minutes count from ${firstClock}, the clock of the first reading.`]
+  const from = !isCounted ? [] : [`Minutes count from ${firstClock}, the clock of the first reading.`]
   return { headers, rows, delimiter: ',', assumed: ['Each line is a reading, as notes are written.', ...from, ...sort], before, problems }
 } // prettier-ignore
 

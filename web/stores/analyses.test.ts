@@ -6,9 +6,18 @@ import { traceFromReadings } from '@core/trace/trace'
 import { useAnalyses } from './analyses'
 import { useLogbook } from './logbook'
 import { openWith } from './logbook.fixture'
+import { headlineDrawer } from '../storage/database'
 import { demoLike } from '../storage/storage.fixture'
 
-vi.mock('../workers/analysis', () => ({ analysisWork: () => ({ analyse: vi.fn(analyse) }) }))
+type Asked = Parameters<typeof analyse>
+const work = {
+  before: vi.fn<(of: Asked) => Promise<void>>(() => Promise.resolve()),
+  analyse: async (...of: Asked) => {
+    await work.before(of)
+    return analyse(...of)
+  },
+}
+vi.mock('../workers/analysis', () => ({ analysisWork: () => work }))
 
 beforeEach(() => openWith('a', 'b', 'c'))
 
@@ -38,6 +47,36 @@ it('works out what is brought in or put right after all were gone through, and w
   await logbook.put('sources', { ...source, ports: [portOf('5V1A')] }, source)
   expect(known()).toEqual([])
   await vi.waitFor(() => expect(known()).toHaveLength(6))
+})
+
+it('misses nothing that changes at its very end, and lets nothing overtaken stand in the way', async () => {
+  const analyses = useAnalyses()
+  const logbook = useLogbook()
+  vi.spyOn(headlineDrawer, 'keys').mockImplementationOnce(async () => {
+    await logbook.takeLogbook(demoLike('late'), 'merge')
+    return []
+  })
+  await analyses.fill()
+  await vi.waitFor(() => expect(analyses.headline('late')).toBeDefined())
+
+  const device = logbook.devices[0]
+  const change = (claims: string) => logbook.put('devices', { ...device, claims }, device)
+  const secondsOf = (of?: { claims?: readonly { seconds: number }[] }) => of?.claims?.[0]?.seconds
+  let release!: () => void
+  const released = new Promise<void>((resolve) => (release = resolve))
+  const held = work.before.mockImplementation(([, options]) =>
+    secondsOf(options) === 1500 ? released : Promise.resolve(),
+  )
+  held.mockClear()
+  await change('50 % in 25 min')
+  const overtaken = analyses.ask('a')
+  await vi.waitFor(() => expect(held).toHaveBeenCalled())
+  await new Promise((resolve) => setTimeout(resolve, 50))
+  await change('50 % in 30 min')
+  await analyses.ask('a')
+  release()
+  await overtaken
+  expect(secondsOf(analyses.of('a'))).toBe(1800)
 })
 
 it('tells a spot check with the losses of its device’s own long runs, whichever was worked out first', async () => {

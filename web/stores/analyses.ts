@@ -66,11 +66,13 @@ export const useAnalyses = defineStore('analyses', () => {
 
   async function work(runId: string): Promise<Analysis | undefined> {
     const run = logbook.run(runId)
+    // As they are now: what is looked up later may be another's.
+    const options = run && optionsOf(run)
     const trace = await logbook.readingsOf(runId)
-    if (!run || !trace) return undefined
+    if (!run || !options || !trace) return undefined
     const counted = countedTrace(run, trace)
     const worker = analysisWork()
-    return worker.analyse(await handOver(worker, counted), optionsOf(run))
+    return worker.analyse(await handOver(worker, counted), options)
   }
 
   /** What a run brings itself: its battery, its instruments, its rules and what nobody noted, as they were. */
@@ -126,7 +128,8 @@ export const useAnalyses = defineStore('analyses', () => {
     if (!answer) {
       answer = work(runId)
         .then((analysis) => {
-          if (analysis) keep(runId, basis, analysis)
+          // One that was overtaken by a change must not stand in the way of what was worked out after it.
+          if (analysis && basis === basisOf(runId)) keep(runId, basis, analysis)
           return analysis
         })
         .finally(() => underWay.delete(basis))
@@ -201,6 +204,11 @@ export const useAnalyses = defineStore('analyses', () => {
       filling = undefined
       showFresh()
       filled.value = true
+      // What changed after the last look at the runs, while what is no longer wanted was dropped.
+      if (isBehind) {
+        isBehind = false
+        void fill().catch(() => undefined)
+      }
     })
     return filling
   }
