@@ -71,6 +71,12 @@ describe('a survey', () => {
     expect(typedSurvey('5,2 2,34')).toMatchObject({ volts: 5.2, amps: 2.34 })
     expect(typedSurvey('12.2')).toMatchObject({ volts: NaN, watts: 12.2 })
     expect([typedSurvey(''), typedSurvey('a b'), typedSurvey('1 2 3')]).toEqual([null, null, null])
+    const withUnits = ['5.2V 2.34A', '5,2 V 2,34 A', '2.34 A @ 5.2 V', '5.2V/2340mA', '2340 mA; 5.2 V']
+    for (const text of withUnits) expect(typedSurvey(text), text).toMatchObject({ volts: 5.2, amps: 2.34 })
+    expect(typedSurvey('12.2 W')).toMatchObject({ volts: NaN, watts: 12.2 })
+    expect(['5.2V', '2A', '5V 12W', '5V 9V', '5.2 2.34A', '5.2.1V 2A'].map(typedSurvey)).toEqual(
+      Array(6).fill(null),
+    )
   })
 
   it('names the outcome by the watts, and how long one must watch', () => {

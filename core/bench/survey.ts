@@ -3,6 +3,7 @@ import type { Outcome } from '../gear/agree'
 import type { ObservedOutcome } from '../gear/gear'
 import { mean } from '../stats/mean'
 import { decimal } from '../trace/decimal'
+import { unitsJoined } from '../trace/typedNumber'
 
 /** What a survey reads at one source: V, A, W at moments since it was plugged in, s. NaN where not read. */
 export interface SurveyReading {
@@ -25,14 +26,23 @@ const NOTHING_W = 0.3
 /** Below this share of what was expected it charges slowly. */
 const SLOW_SHARE = 0.5
 
-/** Watts by hand are typed as "5.2 2.34" (volts and amperes) or "12.2" (watts alone); null where that is neither. */
+const VALUE = /^([+\-−]?[\d.,]+)(v|m?a|w)?$/i
+
+/**
+ * Watts by hand are typed as "5.2 2.34" (volts and amperes) or "12.2" (watts alone), or with their units in any order, as
+ * "2.34A @ 5.2V"; null where that is neither.
+ */
 export function typedSurvey(text: string): Omit<SurveyReading, 't'> | null {
-  const parts = text.trim().split(/[\s;]+/).filter(Boolean).map(decimal)
-  if (parts.length === 0 || parts.length > 2 || parts.some(Number.isNaN)) return null
-  const [first, second] = parts
-  return second === undefined
-    ? { volts: NaN, amps: NaN, watts: first }
-    : { volts: first, amps: second, watts: first * second }
+  const parts = unitsJoined(text.trim()).split(/[\s;/@×x]+/).filter(Boolean).map((part) => VALUE.exec(part))
+  const values = parts.map((part) => (part ? decimal(part[1]) : NaN))
+  if (parts.length === 0 || parts.length > 2 || values.some(Number.isNaN)) return null
+  const units = parts.map((part) => part?.[2]?.toLowerCase() ?? '')
+  const [first, second] = values
+  if (second === undefined) return ['', 'w'].includes(units[0]) ? { volts: NaN, amps: NaN, watts: first } : null
+  const flow = (unit: string, value: number) => (unit === 'ma' ? value / 1000 : value)
+  const [volts, amps] = units[0].endsWith('a') ? [second, flow(units[0], first)] : [first, flow(units[1], second)]
+  const isPair = ['', 'av', 'mav', 'va', 'vma'].includes(units.join(''))
+  return isPair ? { volts, amps, watts: volts * amps } : null
 } // prettier-ignore
 
 /** A meter that speaks more often is kept at this step, s: settling is judged over ten seconds. */

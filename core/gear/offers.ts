@@ -1,5 +1,6 @@
 import { decimal } from '../trace/decimal'
 import type { Offer } from './gear'
+import { printedPieces } from './printed'
 
 /** What could be read of one side of a connection, and what could not. Volts, amperes, watts. */
 export interface ParsedSide {
@@ -21,6 +22,8 @@ const ADJUSTABLE = new RegExp(
 )
 const PLAIN = new RegExp(String.raw`^(legacy|type-?c)(?:\s+5\s*V)?(?:\s*[\/x×@]?\s*${NUMBER}\s*A)?$`, 'i')
 const FAMILY = new RegExp(String.raw`^(?:family\s+)?(\p{L}[^,;]*?)\s+${LEVEL}$`, 'iu')
+const NO_FAMILY =
+  /[:()=⎓/]|\dV|^(?:legacy|type-?c|adjustable|wireless)\b|^(?:usb(?:[- ]?[ac]\d?)?|port(?: \w+)?|in(?:put)?|out(?:put)?)$/i
 const WIRELESS = new RegExp(String.raw`^wireless\s+${NUMBER}\s*W$`, 'i')
 const WHOLE = new RegExp(String.raw`^(rated|max|min)\s+${NUMBER}\s*W$`, 'i')
 
@@ -34,12 +37,8 @@ const USUAL_AMPS = { legacy: 1.5, 'type-c': 3 }
  * every piece ends in a letter.
  */
 export function parseOffers(text: string): ParsedSide {
-  const pieces = text
-    .split(/[;\n]|(?<!\d),|,(?!\d)/)
-    .map((piece) => piece.trim())
-    .filter(Boolean)
   const side: ParsedSide = { offers: [], unread: [] }
-  for (const piece of pieces) {
+  for (const piece of printedPieces(text)) {
     const whole = WHOLE.exec(piece)
     const watts = whole ? decimal(whole[2]) : NaN
     if (whole && saneWatts(watts)) side[`${whole[1].toLowerCase() as 'rated' | 'max' | 'min'}Watts`] = watts
@@ -77,7 +76,8 @@ function parseOffer(piece: string): Offer | null {
     return sane(volts, amps) ? { kind: 'fixed', volts, amps } : null
   }
   const family = FAMILY.exec(piece)
-  if (!family || /^(legacy|type-?c|adjustable|wireless)\b/i.test(family[1])) return null
+  // A port or an end is no family.
+  if (!family || NO_FAMILY.test(family[1])) return null
   const [volts, amps] = family.slice(2).map(decimal)
   return sane(volts, amps) ? { kind: 'family', family: family[1], volts, amps } : null
 }

@@ -29,6 +29,7 @@ it('takes a count in mAh, as meters show it, and keeps Ah', () => {
     counterWh: 0.415,
   })
   expect(fromMeterUnits({ counterAh: 'much' })).toEqual({ counterAh: 'much' })
+  expect(entrySchema.validateSync(fromMeterUnits({ counterAh: '1,250 mAh', counterWh: '0.415 Wh' }))).toMatchObject({ counterAh: 1.25, counterWh: 0.415 }) // prettier-ignore
 })
 
 const said = (schema: Schema, typed: unknown) => {

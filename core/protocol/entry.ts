@@ -21,7 +21,7 @@ export const entrySchema = object(
 
 /** Counters count charge in thousandths, as meters show it: what is typed as mAh is kept in Ah. */
 export function fromMeterUnits(typed: Partial<Record<Channel, string>>): Partial<Record<Channel, string>> {
-  const milliampHours = grouped(typed.counterAh ?? '')
+  const milliampHours = grouped((typed.counterAh ?? '').replace(/\s*mAh\s*$/i, ''))
   return Number.isNaN(milliampHours) ? typed : { ...typed, counterAh: String(milliampHours / 1000) }
 }
 

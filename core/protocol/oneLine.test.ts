@@ -9,6 +9,9 @@ test.each([
   ['38, 18,9', { percent: '38', power: '18,9' }],
   [' 38;18.9 ; 7.2 ', { percent: '38', power: '18.9', batteryPower: '7.2' }],
   ['38', { percent: '38' }],
+  ['38 % 18.9 W', { percent: '38%', power: '18.9W' }],
+  ['38% @ 18,9 w', { percent: '38%', power: '18,9w' }],
+  ['38 %', { percent: '38%' }],
   ['', {}],
 ])('%j is laid out over the fields in their order', (text, fields) =>
   expect(oneLine(text, FIELDS)).toEqual(fields),

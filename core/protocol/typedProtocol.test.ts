@@ -13,6 +13,7 @@ it('takes lists as people write them, decimal commas included', () => {
   expect(numbersIn('5 10 15')).toEqual([5, 10, 15])
   expect(numbersIn('5, 10, 15')).toEqual([5, 10, 15])
   expect(numbersIn('5,10,15')).toEqual([5, 10, 15])
+  expect([numbersIn('10/20/30 min'), numbersIn('10, 20, 30 minutes')]).toEqual([[10, 20, 30], [10, 20, 30]]) // prettier-ignore
   expect(numbersIn('2,5; 7,5')).toEqual([2.5, 7.5])
   expect(numbersIn(' ')).toEqual([])
   expect(numbersIn(' 5,10,15 ')).toEqual([5, 10, 15])

@@ -20,10 +20,10 @@ export interface TypedStop {
   stopMinutes: string
 }
 
-/** "5 10 15", "5, 10, 15" and "5,10,15" alike; a comma inside a spaced list is a decimal comma. */
+/** "5 10 15", "5, 10, 15", "5,10,15" and "5/10/15 min" alike; a comma inside a spaced list is a decimal comma. */
 export function numbersIn(text: string): number[] {
-  const list = text.trim()
-  const pieces = /[;\s]/.test(list) ? list.split(/[;\s]+/) : list.split(',')
+  const list = text.trim().replace(/(?<=\d)\s*min(?:utes?)?\.?$/i, '')
+  const pieces = /[;\s/]/.test(list) ? list.split(/[;\s/]+/) : list.split(',')
   return pieces
     .map((p) => p.replace(/,$/, ''))
     .filter(Boolean)

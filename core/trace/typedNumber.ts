@@ -12,11 +12,24 @@ export const typedNumber = (label: string, low: number, high: number, unit = '',
   number()
     .transform((value: unknown, original: unknown) => {
       if (typeof original !== 'string') return value
-      return original.trim() === '' ? undefined : read(original)
+      const plain = withoutUnit(original, unit)
+      return plain === '' ? undefined : read(plain)
     })
     .typeError(`${label} must be a number.`)
     .min(low, `${label} must be at least ${written(low)}${unit}.`)
     .max(high, `${label} must be at most ${written(high)}${unit}.`)
+
+const BEFORE_UNIT = /(?<=\d)\s+(?=(?:%|m?[VAW]h?)(?:[\s;,/@×x]|$))/gi
+/** A line of figures with each unit joined to its own: "38 % 18.9 W" is "38% 18.9W". */
+export const unitsJoined = (line: string): string => line.replace(BEFORE_UNIT, '')
+
+/** Who reads "38 %" off a display may type it so; another unit than the field's own stays, and is refused. */
+function withoutUnit(text: string, unit: string): string {
+  const typed = text.trim()
+  const own = unit.trim().toLowerCase()
+  const isThere = own !== '' && typed.length > own.length && typed.toLowerCase().endsWith(own)
+  return isThere ? typed.slice(0, -own.length).trim() : typed
+}
 
 /** A bound as a message says it, with a real minus sign. */
 export const written = (bound: number): string => String(bound).replace('-', '−')
