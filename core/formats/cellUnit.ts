@@ -1,6 +1,6 @@
 import { keyOf, type ColumnMeaning } from './columns'
 import type { Table } from './table'
-import { OF_UNIT } from './units'
+import { ofUnit } from './units'
 
 /** A number with a unit behind it. */
 const WITH_UNIT = /^[+\-−]?[\d.,]*\d\s*(\D+)$/
@@ -12,7 +12,7 @@ const LOOKED_AT = 100
 /** What nearly all of a column's cells say by their unit; undefined where they say nothing. */
 function saidByCells(rows: Table['rows'], column: number): ColumnMeaning | undefined {
   const cells = rows.slice(0, LOOKED_AT).flatMap((row) => row.cells[column]?.trim() || [])
-  const said = cells.flatMap((cell) => OF_UNIT[WITH_UNIT.exec(cell)?.[1] ?? ''] ?? [])
+  const said = cells.flatMap((cell) => ofUnit(WITH_UNIT.exec(cell)?.[1] ?? '') ?? [])
   const [first] = said
   const alike = said.filter((meaning) => keyOf(meaning) === keyOf(first))
   return alike.length > MOST * cells.length ? first : undefined

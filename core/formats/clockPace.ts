@@ -5,7 +5,7 @@ import { isTwoParts, parseDottedTime, readTime, type TimeStyle } from './timeCel
 /** More than any battery takes up, points a second: 20 a minute. */
 const FASTEST = 20 / 60
 /** A heading that says seconds means them. */
-const SAYS_SECONDS = /(^|[^a-z])(s|secs?|seconds?)([^a-z]|$)/i
+const SAYS_SECONDS = /(^|[^a-z])(s|ss|secs?|seconds?)([^a-z]|$)/i
 
 type Rows = Table['rows']
 /** Where the time and the level stand, and points for each unit of the level: 100 where they are shares of one. */
@@ -15,7 +15,7 @@ export interface PacedColumns {
   points: number
 }
 
-/** Whether a heading leaves it open that its numbers are seconds. */
+/** Whether a heading leaves it open that its numbers are seconds, or end in them. */
 export const leavesSecondsOpen = (heading: string): boolean => !SAYS_SECONDS.test(heading.replace(/_/g, ' '))
 
 /**
@@ -23,8 +23,8 @@ export const leavesSecondsOpen = (heading: string): boolean => !SAYS_SECONDS.tes
  * last: "0:05" is hours and minutes then, "19.30" a clock, and bare numbers are minutes.
  */
 export function pacedStyle(style: TimeStyle, heading: string, rows: Rows, of: PacedColumns): TimeStyle {
-  const isOpen = style === 'clock' || (style === 'seconds' && leavesSecondsOpen(heading))
-  if (!isOpen || !isTooFast(style, rows, of)) return style
+  const isOpen = style === 'clock' || style === 'seconds'
+  if (!isOpen || !leavesSecondsOpen(heading) || !isTooFast(style, rows, of)) return style
   const all = (holds: (cell: string) => boolean) =>
     rows.every(({ cells }) => !cells[of.time]?.trim() || holds(cells[of.time]))
   if (style === 'clock')

@@ -1,6 +1,7 @@
 import { CHANNELS, channel, scalesOf, type Channel } from '../trace/channels'
+import { isPlainKey } from '../trace/fields'
 import { quantityMeaning } from './quantityUnit'
-import { hasTimeUnit, unitMeaning } from './headingUnit'
+import { atBattery, hasTimeUnit, heldToUnit, unitMeaning } from './headingUnit'
 import type { TimeStyle } from './timeCell'
 import { guessTimeStyle } from './timeStyle'
 import type { Table } from './table'
@@ -37,12 +38,29 @@ const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
     /(fa[ck]tor|facteur|fattore|apparent|r[eé]acti|schein|blind|\(vars?\)|\(va\)|\bcos\b)/i,
     () => ({ kind: 'ignore' }),
   ],
+  // The room's is no temperature of the device.
+  [/(ambient|\broom\b|raumtemp|umgebung)/i, () => ({ kind: 'ignore' })],
+  // What was asked for, the lines beside the power, and what is left over it: no volts of the supply.
   [
-    /^t[ _-](bat|cell|case|back|front|surface|device|board)/i,
-    (h) => ({ kind: 'temperature', place: '', fahrenheit: isFahrenheit(h) }),
+    /(^set[ _]|set ?point|\b(target|requested|nominal|rated)\b|ripple|^d ?[+\-−pm](?![a-z])|\bcc ?[12]\b|\bdrop\b)/i,
+    () => ({ kind: 'ignore' }),
+  ],
+  // Shares of something else than the battery's charge.
+  [
+    /(humid|feucht|brightness|backlight|\bduty\b|\bcpu\b|\bgpu\b|\bram\b|memory|\brh\b|efficien|wirkungsgrad|health|\bwear\b|\bsoh\b|\bsignal\b|\b(load|error|accuracy|volume|fan|speed)\b.*%)/i,
+    () => ({ kind: 'ignore' }),
+  ],
+  // What is still to come, as the device guesses.
+  [
+    /(\btime (to|left|until|remaining)\b|\bremaining time\b|\bto full\b|\beta\b)/i,
+    () => ({ kind: 'ignore' }),
   ],
   [
-    /^(elapsed|time|zeit|uhrzeit|temps|heure|tiempo|hora|tempo|ora|tijd|t|time ?stamp|time ?code|clock|seconds?|mins?(?![ .-]*(power|watt|volt|current|amp|temp|level|soc))|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b/i,
+    /^t[ _-](°?[cf]$|bat|cell|case|back|front|surface|device|board|lid|screen|rear|top|bottom|skin|pad|coil|port|charger)/i,
+    (h) => ({ kind: 'temperature', place: placeIn(h), fahrenheit: isFahrenheit(h) }),
+  ],
+  [
+    /^(elapsed|(?:test|run|charg(?:e|ing)|total|record(?:ing)?|log|local|system|device|current) time|(?:recorded|logged|measured|sampled|taken|created)(?: (?:at|on)|$)|when|moment|duration|dauer|dur[eé]e|duraci[oó]n|durata|time|zeit|laufzeit|ladezeit|ladedauer|uhrzeit|temps|heure|tiempo|hora|tempo|ora|tijd|t|time ?stamp|time ?code|clock|seconds?|mins?(?![ .-]*(power|watt|volt|current|amp|temp|level|soc))|minutes?|date|date ?time|uptime|epoch|unix|millis|ms)\b/i,
     () => ({ kind: 'time', style: 'seconds' }),
   ],
   [
@@ -58,32 +76,34 @@ const LOOSE: [RegExp, (header: string) => ColumnMeaning][] = [
     (h) => ({ kind: 'channel', channel: 'counterAh', divisor: divisorOf(h, 'ah') }),
   ],
   [
-    /battery.*(volt|\([muµμ]?v\))/i,
-    (h) => ({ kind: 'channel', channel: 'batteryVoltage', divisor: divisorOf(h, 'v') }),
-  ],
-  [
-    /battery.*(amp|current|\([muµμ]?a\))/i,
-    (h) => ({ kind: 'channel', channel: 'batteryCurrent', divisor: divisorOf(h, 'a') }),
-  ],
-  [
-    /battery.*(watt|power|\([muµμ]?w\))/i,
-    (h) => ({ kind: 'channel', channel: 'batteryPower', divisor: divisorOf(h, 'w') }),
-  ],
-  [
-    /(volt|spannung|tensi[oó]n|spanning|\bu\b|\([muµμ]?v\)|_[muµμ]?v$|^[muµμ]?v$)/i,
+    /(volt|\b[uv] ?(bus|in|out|usb|dc)\b|spannung|tensi[oó]n|spanning|\bu\b|\([muµμ]?v\)|_[muµμ]?v$|^[muµμ]?v$)/i,
     (h) => ({ kind: 'channel', channel: 'voltage', divisor: divisorOf(h, 'v') }),
   ],
   [
-    /(amp|current|strom(?!verb)|courant|corriente|corrente|stroom|\bi\b|\([muµμ]?a\)|_[muµμ]?a$|^[muµμ]?a$)/i,
+    /(\b(milli|micro|[mu])?amp|current(?![ _](time|power|watt|temp|mode|state))|\bi ?(bus|in|out|usb|dc)\b|strom(?!verb)|intensi(t[eé]|dad)|courant|corriente|corrente|stroom|\bi\b|\([muµμ]?a\)|_[muµμ]?a$|^[muµμ]?a$)/i,
     (h) => ({ kind: 'channel', channel: 'current', divisor: divisorOf(h, 'a') }),
   ],
   [
-    /(watt|power|leistung|puissance|potencia|potenza|vermogen|\bp\b|\([kmuµμ]?w\)|_[kmuµμ]?w$|^[kmuµμ]?w$)/i,
+    /(watt|power|\bp ?(bus|in|out|usb|dc)\b|leistung|puissance|potencia|potenza|vermogen|\bp\b|\([kmuµμ]?w\)|_[kmuµμ]?w$|^[kmuµμ]?w$)/i,
     (h) => ({ kind: 'channel', channel: 'power', divisor: divisorOf(h, 'w') }),
   ],
-  [/(temp(?!s\b)|°c|°f)/i, (h) => ({ kind: 'temperature', place: '', fahrenheit: isFahrenheit(h) })],
+  [/(temp(?!s\b)|°c|°f)/i, (h) => ({ kind: 'temperature', place: placeIn(h), fahrenheit: isFahrenheit(h) })],
   [/(note|comment|remark|remarque|bemerkung|notiz|event)/i, () => ({ kind: 'note' })],
 ]
+
+/** A place is a name, no sentence. */
+const PLACE_CHARS = 40
+/** What is left of a heading besides the word for temperature, its unit, and whether it is a mean or a highest. */
+export function placeIn(heading: string): string {
+  const place = loosen(heading.toLowerCase())
+    .replace(/temp(eratur[ae]?|[eé]rature)?\b\.?|°?[cf]\b(?=[\s)]*$)|°c|°f|celsius|fahrenheit|\bt\b/g, ' ')
+    .replace(/\b(max|min|mean|avg|average|maximum|minimum|sensor|of|the|in|at)\b/g, ' ')
+    .replace(/[^\p{L}\d]+/gu, ' ')
+    .trim()
+    .slice(0, PLACE_CHARS)
+    .trim()
+  return isPlainKey(place) ? place : ''
+}
 
 const isFahrenheit = (header: string): boolean => /(°f|\(f\)|fahrenheit|_f$)/i.test(header)
 
@@ -115,7 +135,10 @@ export function meaningOf(header: string, cells: readonly string[]): ColumnMeani
   const quantity = quantityMeaning(header)
   if (quantity) return quantity
   const loose = LOOSE.find(([pattern]) => pattern.test(loosen(name)) || pattern.test(name))
-  const meaning = loose?.[1](name) ?? unitMeaning(header) ?? { kind: 'ignore' }
+  const byName = loose?.[1](name)
+  const meaning = byName
+    ? atBattery(heldToUnit(byName, header), header)
+    : (unitMeaning(header) ?? { kind: 'ignore' })
   return meaning.kind === 'time' ? { kind: 'time', style: guessTimeStyle(name, cells) } : meaning
 }
 
@@ -130,20 +153,27 @@ export const isTimeName = (header: string): boolean => meaningOf(header, []).kin
 
 /** Whether a row of cells names a time and something that was read at it. */
 export function isHeaderRow(cells: readonly string[]): boolean {
-  const kinds = cells.map((cell) => (parsesAsValue(cell) ? 'ignore' : meaningOf(cell, []).kind))
+  const kinds = cells.map((cell) =>
+    parsesAsValue(cell) || HOLDS_MOMENT.test(cell) ? 'ignore' : meaningOf(cell, []).kind,
+  )
   return (
     (kinds.includes('time') || cells.some(hasTimeUnit)) &&
     kinds.some((k) => k === 'channel' || k === 'temperature')
   )
 }
+/** "Recorded at 19:00" is said before a table, and heads no column. */
+const HOLDS_MOMENT = /\d{1,2}:\d{2}|\d{4}-\d{2}/
 /** A number, a level or a time is a value, whatever words stand in it. */
 const parsesAsValue = (cell: string): boolean => /^[\s\d.,:+-]*(\d\s*%)?$/.test(cell)
+
+const nameOf = (header: string): string => (header === 'T' ? header : header.toLowerCase())
 
 /** Columns that carry the name of one before them, by position from 0. */
 export const repeatedColumns = (headers: readonly string[]): number[] =>
   headers.flatMap((header, i) => {
-    const name = header.toLowerCase()
-    return name !== '' && headers.findIndex((h) => h.toLowerCase() === name) < i ? [i] : []
+    // "t" is a time, and "T" a temperature.
+    const name = nameOf(header)
+    return name !== '' && headers.findIndex((h) => nameOf(h) === name) < i ? [i] : []
   })
 
 /**

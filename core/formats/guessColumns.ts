@@ -1,58 +1,77 @@
 import { range } from 'd3-array'
 import { decimal } from '../trace/decimal'
+import { MOST_PLACES } from '../trace/places'
 import { atCellSide } from './cellSide'
+import { withoutNames } from './calledLike'
 import { withCellUnits } from './cellUnit'
+import type { Channel } from '../trace/channels'
 import { pacedStyle } from './clockPace'
+import { countedStyle } from './countPace'
 import { withoutMains } from './mains'
 import { keyOf, meaningOf, ownChannel, SHARE, type ColumnMeaning } from './columns'
 import { holdsClocks, holdsRising } from './dateColumn'
-import { hasTimeUnit } from './headingUnit'
+import { hasTimeUnit, isTimeUnit } from './headingUnit'
+import { holdsLevels, lookLikeLevels } from './levels'
 import { quantityMeaning } from './quantityUnit'
 import type { Table } from './table'
 import { inSmallerUnit } from './thousandths'
+import type { TimeStyle } from './timeCell'
 import { guessTimeStyle } from './timeStyle'
 import { areShares } from './valueCell'
 
 const LEVEL: ColumnMeaning = { kind: 'channel', channel: 'percent', divisor: 1 }
 /** Names of the level, unless it is the battery's volts that stand under them. */
 const MAYBE_LEVEL =
-  /^(battery|batt?|charge|capacity|akku(stand)?|ladestand|batterie|bater[ií]a|batteria|accu|niveau|nivel)$/i
-const lookLikeLevels = (cells: readonly string[]): boolean =>
-  cells.every((cell) => /^\s*(\d{1,2}|100|0[.,]\d+|)\s*%?\s*$/.test(cell)) &&
-  cells.some((cell) => cell.trim() !== '')
+  /^(battery|batt?|charge|capacity|akku(stand)?|ladestand|batterie|bater[ií]a|batteria|accu|niveau( de charge)?|nivel( de carga)?|livello( di carica)?|carga|carica|f[uü]llstand|ladezustand|(phone|tablet|laptop|device)[ _]battery|(shown|display(ed)?)( level)?|anzeige)$/i
+/** "T" beside another column of times is a temperature, if its numbers can be one. */
+function withT(
+  headers: readonly string[],
+  meanings: readonly ColumnMeaning[],
+  samples: readonly (readonly string[])[],
+): ColumnMeaning[] {
+  if (meanings.filter((m) => m.kind === 'time').length < 2) return [...meanings]
+  return meanings.map((m, i) =>
+    headers[i].trim() === 'T' && m.kind === 'time' && samples[i].every(mayBeDegrees)
+      ? { kind: 'temperature', place: '', fahrenheit: false }
+      : m,
+  )
+}
+
+const mayBeDegrees = (cell: string): boolean => cell.trim() === '' || Math.abs(decimal(cell)) < 100
+
+/** Names of the battery's charge too, which a meter counts from nothing. */
+const MAYBE_COUNT = /^(charge|capacity)$/i
+const maybeLevel = (name: string, cells: readonly string[]): boolean =>
+  MAYBE_LEVEL.test(name) &&
+  lookLikeLevels(cells) &&
+  !(MAYBE_COUNT.test(name) && cells.some((cell) => /^0[.,]/.test(cell.trim())))
 
 /** Columns of chargers, by position, that hold levels which rise: two of them at least. */
 function likeLevels(table: Table, meanings: readonly ColumnMeaning[]): number[] {
   const found = meanings.flatMap((m, i) => (m.kind === 'ignore' && holdsLevels(table.rows, i) ? [i] : []))
   return found.length > 1 ? found : []
 }
-/** Whether a column holds whole percent that rise: three of them at least. */
-export function holdsLevels(rows: Table['rows'], column: number): boolean {
-  const cells = rows.map((row) => row.cells[column]?.trim() ?? '')
-  const levels = cells.filter(Boolean).map((cell) => decimal(cell.replace('%', '')))
-  return (
-    levels.length > 2 &&
-    lookLikeLevels(cells) &&
-    levels.every((level, i) => i === 0 || level >= levels[i - 1])
-  )
-}
-
 /** A heading that says where it was read: at a source, a bus, a meter. */
 const NAMES_SIDE = /bus|source|input|meter|usb|charger|\bin\b/i
 
 /** A best guess for every column; a meaning is given once, to the first column of what was read. */
 export function guessColumns(table: Table): ColumnMeaning[] {
+  const samples = table.headers.map((_, i) => sampleOf(table, i))
+  const plainly = withT(
+    table.headers,
+    table.headers.map((header, i) => meaningOf(header, samples[i])),
+    samples,
+  )
+  const hasLevel = plainly.some((m) => m.kind === 'channel' && m.channel === 'percent')
   const byName = table.headers.map((header, i) => {
-    const cells = sampleOf(table, i)
-    const meaning =
-      MAYBE_LEVEL.test(header.trim()) && lookLikeLevels(cells) ? LEVEL : meaningOf(header, cells)
-    return inSmallerUnit(meaning, header, cells)
+    const isLevel = !hasLevel && maybeLevel(header.trim(), samples[i])
+    return inSmallerUnit(isLevel ? LEVEL : plainly[i], header, samples[i])
   })
   const namesSide = (i: number) =>
     ownChannel(table.headers[i].toLowerCase()) !== undefined ||
     quantityMeaning(table.headers[i]) !== undefined ||
     NAMES_SIDE.test(table.headers[i])
-  const named = withTime(withCellUnits(byName, table.rows), table)
+  const named = withTime(withoutNames(withCellUnits(byName, table.rows), table), table)
   const told = withoutMains(named, table.headers, (i) => sampleOf(table, i))
   const ofOwn = (i: number) => /_now$/i.test(table.headers[i].trim())
   const meanings = [...atCellSide(told, namesSide, ofOwn, (i) => sampleOf(table, i))]
@@ -65,8 +84,9 @@ export function guessColumns(table: Table): ColumnMeaning[] {
       const points = shares.kind === 'channel' && shares.divisor < 1 ? 1 / SHARE : 1
       return pacedStyle(timed.style, table.headers[time], table.rows, { time, level: column, points })
     })
-    const [style = timed.style] = styles
-    if (styles.every((other) => other === style)) meanings[time] = { kind: 'time', style }
+    const [paced = timed.style] = styles
+    const style = styles.every((other) => other === paced) ? paced : timed.style
+    meanings[time] = { kind: 'time', style: byCount(timed.style, table, meanings, time) ?? style }
   }
   const shown = meanings.map((as, i) => asShares(as, table, i))
   const taken = new Map<string, number>()
@@ -75,7 +95,30 @@ export function guessColumns(table: Table): ColumnMeaning[] {
     const isBetter = (at: number) => isAside(table.headers[at]) && !isAside(table.headers[i])
     if (before === undefined || (meaning.kind !== 'time' && isBetter(before))) taken.set(keyOf(meaning), i)
   })
-  return shown.map((meaning, i) => (taken.get(keyOf(meaning)) === i ? meaning : { kind: 'ignore' }))
+  let places = 0
+  return shown.map((meaning, i) => {
+    const isTaken = taken.get(keyOf(meaning)) === i
+    const isTooMany = isTaken && meaning.kind === 'temperature' && ++places > MOST_PLACES
+    return isTaken && !isTooMany ? meaning : { kind: 'ignore' }
+  })
+}
+
+/** The style in which what a meter counted agrees with what it read; undefined where it tells none. */
+function byCount(
+  style: TimeStyle,
+  { headers, rows }: Table,
+  meanings: readonly ColumnMeaning[],
+  time: number,
+): TimeStyle | undefined {
+  const at = (channel: Channel) => meanings.findIndex((m) => m.kind === 'channel' && m.channel === channel)
+  const pairs = [
+    [at('counterWh'), at('power')],
+    [at('counterAh'), at('current')],
+  ]
+  const [total, rate] = pairs.find((pair) => pair.every((column) => column >= 0)) ?? []
+  return total === undefined
+    ? undefined
+    : countedStyle(style, headers[time], rows, meanings, { time, total, rate: rate! })
 }
 
 /** A heading of what was set, or of the least and the most of a stretch: what was read stands beside it. */
@@ -100,7 +143,8 @@ function withTime(meanings: ColumnMeaning[], table: Table): ColumnMeaning[] {
   const unknown = meanings.flatMap((m, i) => (m.kind === 'ignore' ? [i] : []))
   const at = signs.map((sign) => unknown.find(sign)).find((i) => i !== undefined)
   if (at === undefined) return meanings
-  const style = guessTimeStyle(hasTimeUnit(headers[at]) ? headers[at] : '', sampleOf(table, at))
+  const saysUnit = hasTimeUnit(headers[at]) || isTimeUnit(headers[at].trim())
+  const style = guessTimeStyle(saysUnit ? headers[at] : '', sampleOf(table, at))
   return meanings.with(at, { kind: 'time', style })
 }
 

@@ -10,15 +10,21 @@ export const MOST_TABLES = 100
 const BEGINS_AS_VALUE = /^\s*["'+\-−]?[.,]?\d/
 
 /** A value alone: a number, a clock or a date, with its unit. */
-const VALUE = new RegExp(`^[\\d\\s.,:+\\-−/%°TZ]*\\d[\\d\\s.,:+\\-−/%°TZ]*(${ANY_UNIT}|[ap]m)?$`)
+const VALUE = new RegExp(`^[\\d\\s.,:+\\-−/%°TZ]*\\d[\\d\\s.,:+\\-−/%°TZ]*(${ANY_UNIT}|[aApP][mM])?$`)
 export const isValue = (cell: string): boolean => VALUE.test(cell)
+
+/** A unit by itself, in brackets or not; a column may have none. */
+const UNIT = new RegExp(`^[[(]?(${ANY_UNIT}|volts?|amps?|amperes?|watts?|-?)[\\])]?$`, 'i')
+/** Whether a row holds units alone, one at least. */
+export const areUnits = (cells: readonly string[]): boolean =>
+  cells.some((cell) => /[^\s-]/.test(cell)) && cells.every((cell) => UNIT.test(cell.trim()))
 
 const plain = (cells: readonly string[]): string =>
   cells
     .map((cell) => cell.trim().toLowerCase())
     .join('\n')
     .trimEnd()
-const isNames = (cells: readonly string[]): boolean =>
+export const isNames = (cells: readonly string[]): boolean =>
   cells.filter((cell) => cell.trim() !== '').length > 1 && !cells.some((cell) => BEGINS_AS_VALUE.test(cell))
 
 /**

@@ -1,6 +1,6 @@
 import { repeatedColumns } from './columns'
+import { areUnits } from './headerRows'
 import type { Table } from './table'
-import { ANY_UNIT } from './units'
 
 /**
  * The table with the names of groups in its headings, where a row above the header names them: "%" and "W" below
@@ -19,18 +19,28 @@ export function withGroups(table: Table): Table {
   return { ...table, headers: grouped, assumed: [...table.assumed, said] }
 }
 
-/** A unit by itself, in brackets or not; a column may have none. */
-const UNIT = new RegExp(
-  `^[[(]?(${ANY_UNIT}|secs|seconds?|mins|minutes?|volts?|amps?|amperes?|watts?|-?)[\\])]?$`,
-  'i',
-)
+/**
+ * The table with the unit of a charger's watts set off from its name, where its levels stand beside them: "12 W W" beside
+ * "12 W %" are the watts of "12 W", which alone could be a charger called by its watts.
+ */
+export function withPairs(table: Table): Table {
+  const { headers } = table
+  const stems = new Set(headers.flatMap((header) => /^(.+?)\s*[([]?%[)\]]?$/.exec(header)?.[1] ?? []))
+  if (stems.size < 2) return table
+  return {
+    ...table,
+    headers: headers.map((header) => {
+      const [, stem, unit] = /^(.+?)\s+(m?W|watts?)$/i.exec(header) ?? []
+      return stem && stems.has(stem) ? `${stem} (${unit})` : header
+    }),
+  }
+}
 
 /** The table with the units of its headings in them, where they stand in a row of their own below. */
 export function withUnits(table: Table): Table {
   const [first] = table.rows
   const units = first?.cells.map((cell) => cell.trim()) ?? []
-  const said = units.filter((unit) => /[^-]/.test(unit))
-  if (said.length < 2 || !units.every((unit) => UNIT.test(unit))) return table
+  if (!areUnits(units)) return table
   const withUnit = (header: string, i: number) => {
     const unit = (units[i] ?? '').replace(/[[\]()-]/g, '')
     return unit === '' || header.toLowerCase().endsWith(`(${unit.toLowerCase()})`)

@@ -1,4 +1,5 @@
 import { isValid, parse, parseISO } from 'date-fns'
+import { decimal } from '../trace/decimal'
 
 const CLOCK = String.raw`(\d{1,2})[:.h](\d{2})(?:[:.](\d{2})(?:[.,](\d+))?)?\s*(am|pm)?$`
 const BY_NUMBERS = new RegExp(String.raw`^(\d{1,2})([./-])(\d{1,2})\2(\d{4}|\d{2})[ ,T]+${CLOCK}`, 'i')
@@ -41,6 +42,21 @@ export function parseMoment(cell: string, monthFirst = false): number {
   if (!/^\d{4}-\d{2}-\d{2}[ T]\d{2}:\d{2}/.test(text)) return NaN
   const moment = parseISO(text.replace(' ', 'T').replace(/(:\d{2}),(\d+)/, '$1.$2'))
   return isValid(moment) ? moment.getTime() / 1000 : NaN
+}
+
+/** A moment as spreadsheets keep it: days since 30 December 1899 (OASIS OpenDocument 1.2 part 2, 4.3.3, from memory), of 2000 to 2099. */
+export const isDayNumber = (cell: string): boolean => {
+  if (!/^\s*\d{5}[.,]\d{3,}\s*$/.test(cell)) return false
+  const days = decimal(cell)
+  return days >= 36_526 && days < 73_051
+}
+/** What {@link isDayNumber} knows, to the nearest tenth of a second, of this machine's clock; any other moment as it is. */
+export function readMoment(cell: string): number {
+  if (!isDayNumber(cell)) return parseMoment(cell)
+  const days = decimal(cell)
+  const whole = Math.floor(days)
+  const tenths = Math.round((days - whole) * 864_000)
+  return new Date(1899, 11, 30 + whole, 0, 0, 0, tenths * 100).getTime() / 1000
 }
 
 function momentOf(year: string, month: string, day: string, clock: (string | undefined)[]): number {

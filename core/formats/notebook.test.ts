@@ -42,6 +42,21 @@ it('leaves out and names a line between readings that tells none', () => {
   expect(problems).toEqual([{ line: 3, where: '', message: expect.stringMatching(/^"moved .* left out\.$/) as string }])
 }) // prettier-ignore
 
+it('takes a page for notes though its title, or "pm:", could be the names of a table', () => {
+  const pages = [
+    ['Skerry P5 on Hawser 20', '23:00 – 5 %', '23:05 – 8 %', 'looked away for a moment', '23:10 – 11 %', '23:15 – 14 %'],
+    ['Charging test, 2 March 2026', 'room 21 degrees', '5 % on the display, 6:03 pm', '8 % on the display, 6:08 pm', '11 %, 6:13 pm', '14 %, 6:18 pm'],
+    ['9:03 pm: 5% battery 18W', '9:08 pm: 8% battery 17.9W', '9:13 pm: 11% battery 17.8W', '9:18 pm: 14% battery 17.7W'],
+    ['0:00 h: 5 percent and 18W', '0:05 h: 8 percent and 18W', '0:10 h: 11 percent and 18W', '0:15 h: 14 percent and 18W'],
+    ['7:30 pm, 5 % / 18W', '7:35 pm, 8 % / 17.9W', '7:40 pm, 11 % / 17.8W', '7:45 pm, 14 % / 17.6W'],
+  ] // prettier-ignore
+  for (const lines of pages) {
+    const { trace } = readTraceCsv(lines.join('\n'))
+    expect([[...trace.time], [...trace.percent!]], lines[0]).toEqual([[0, 300, 600, 900], [5, 8, 11, 14]]) // prettier-ignore
+    expect(trace.power?.[0], lines[0]).toBe(lines.join().includes('18W') ? 18 : undefined)
+  }
+})
+
 it('takes no other text for notes', () => {
   const csv = 'Time,Level,Power\n' + Array.from({ length: 9 }, (_, i) => `0:0${i},${5 + i} %,18 W`).join('\n')
   expect(readTraceCsv(csv).assumed.join()).not.toContain('notes')

@@ -70,7 +70,7 @@ describe('headings', () => {
       rows('Zeit (min);Akkustand (%);Leistung [W];Rückseite (°C)', '0;5;18,0;24,5', '5;11;17,5;25'),
     )
     expect([time, percent, power]).toEqual([[0, 300], [5, 11], [18, 17.5]]) // prettier-ignore
-    expect([...temperatures['']]).toEqual([24.5, 25])
+    expect([...temperatures['rückseite']]).toEqual([24.5, 25])
     const bare = readTraceCsv(rows('Zeit s;Spannung V;Strom mA', '0;9;1995', '30;9;1990')).trace
     expect(readTraceCsv(rows('time_s,mAh', '0,5')).assumed).toEqual([])
     expect([...bare.time, ...bare.voltage!, ...bare.current!]).toEqual([0, 30, 9, 9, 1.995, 1.99])

@@ -196,7 +196,7 @@ describe('a log in units of other sizes', () => {
   })
 
   it('knows the temperature of a part by its sign', () => {
-    expect(log('t_bat,time,level', (i) => [28.5, 60 * i, 5 + i]).trace.temperatures['']![0]).toBe(28.5)
+    expect(log('t_bat,time,level', (i) => [28.5, 60 * i, 5 + i]).trace.temperatures.bat![0]).toBe(28.5)
   })
 }) // prettier-ignore
 

@@ -57,3 +57,43 @@ it('reads a clock behind a day without its year, over midnight too', () => {
   expect(read('Time', ['11-20 0:05', '11-20 0:10']).time).toEqual([0, 300])
   expect(read('Clock', ['18:40', '18:45']).assumed.join()).not.toContain('year')
 }) // prettier-ignore
+
+it('takes the day numbers of a spreadsheet for moments, where all are', () => {
+  // 3 November 2026 is day 46329, as any spreadsheet shows it.
+  const days = [0, 300, 600, 1200].map((s) => (46329 + (19 * 3600 + s) / 86400).toFixed(6))
+  const { trace, startedAt } = readTraceCsv(['Time,Level', ...days.map((d, i) => `${d},${5 + i}`)].join('\n'))
+  expect([...trace.time]).toEqual([0, 300, 600, 1200])
+  expect(startedAt).toBe(new Date(2026, 10, 3, 19).toISOString())
+  // A log of half a day in seconds begins before.
+  const long = [
+    'Time,Level',
+    '0.000,5',
+    ...Array.from({ length: 4 }, (_, i) => `${40000 + 100 * i}.125,${50 + i}`),
+  ]
+  expect([...readTraceCsv(long.join('\n')).trace.time]).toEqual([
+    0, 40000.125, 40100.125, 40200.125, 40300.125,
+  ])
+})
+
+it('takes whole numbers that go on by thousands for milliseconds, unless the heading says seconds', () => {
+  const times = (head: string) => [...readTraceCsv(`${head},W\n0,18\n1000,18\n3000,18\n4000,17\n`).trace.time]
+  expect(times('Time')).toEqual([0, 1, 3, 4])
+  expect(times('Time (s)')).toEqual([0, 1000, 3000, 4000])
+  expect([...readTraceCsv('Time,W\n0,18\n900,18\n1800,18\n2700,17\n').trace.time]).toEqual([
+    0, 900, 1800, 2700,
+  ])
+})
+
+it('goes by a meter’s own count where a heading leaves the unit of its times open', () => {
+  // 18 W for ten minutes are 3 Wh.
+  const times = (...rows: string[]) => [...readTraceCsv(['Time,W,Wh', ...rows].join('\n')).trace.time]
+  expect(times('0,18,0', '10,18,3', '20,18,6')).toEqual([0, 600, 1200])
+  expect(times('0,18,0', '0.5,18,9', '1,18,18')).toEqual([0, 1800, 3600])
+  expect(times('0:00,18,0', '0:10,18,3', '0:20,18,6')).toEqual([0, 600, 1200])
+  expect(times('0:00,18,0', '0:10,18,0.05', '0:20,18,0.1')).toEqual([0, 10, 20])
+  expect(times('0,18,0', '10,18,0.05', '20,18,0.1')).toEqual([0, 10, 20])
+  // A count of something else says nothing.
+  expect(times('0,18,0', '10,18,77', '20,18,150')).toEqual([0, 10, 20])
+  const ah = readTraceCsv('Time,A,mAh\n0,2,0\n10,2,333\n20,2,667\n').trace.time
+  expect([...ah]).toEqual([0, 600, 1200])
+})

@@ -30,6 +30,31 @@ it('takes a moment for one value, however its day is written', () => {
   expect(begun((s) => `0:${clock(s).slice(3)}`)).toEqual([null, 29 * 10 + 1800, 0])
 })
 
+it('reads a list of objects, alone or within another, and objects within them', () => {
+  const of = (i: number) => ({ time: `2026-11-03T19:0${i}:00`, usb: { voltage: 9.02, current: 1.995 }, battery: { level: 5 + i, temp: 24.5, charging: true } }) // prettier-ignore
+  const list = Array.from({ length: 5 }, (_, i) => of(i))
+  const kept = { device: 'Skerry P5', markers: [{ at: 1 }, { at: 2 }], samples: list }
+  const texts = [JSON.stringify(list), JSON.stringify(list, null, 2), JSON.stringify(kept, null, 1), list.map((o) => JSON.stringify(o)).join('\n')] // prettier-ignore
+  for (const text of texts) {
+    const { trace, problems } = readTraceCsv(text)
+    expect([...trace.time]).toEqual([0, 60, 120, 180, 240])
+    expect([trace.voltage![1], trace.current![1], trace.percent![4], trace.temperatures.battery[0]]).toEqual([9.02, 1.995, 9, 24.5]) // prettier-ignore
+    expect([problems, isObjectLines(text)]).toEqual([[], true])
+  }
+  // A logbook, whole or damaged, is none; nor is what holds no two objects.
+  for (const text of [
+    '{"format":"inkpath-logbook","runs":[{"a":1},{"a":2}]}',
+    '{"devices":[{},{}]}',
+    '[]',
+    '[{}]',
+    '[1,2]',
+    '{"a":1}',
+    '[{"a":1},{"a":2}',
+  ])
+    // prettier-ignore
+    expect(isObjectLines(text), text).toBe(false)
+})
+
 it('reads a log of an object a line, which is no logbook', () => {
   const text = lines((s) =>
     JSON.stringify({ elapsed: s, voltage: 9.02, current: -1.5, ok: true, of: { a: 1 } }),

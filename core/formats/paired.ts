@@ -1,5 +1,6 @@
 import { MOST_READINGS } from '../trace/bounds'
 import { ProblemList, quoted, UnreadableFile } from './problem'
+import { recordsIn, valuesIn } from './objects'
 import type { Table } from './table'
 
 /** So many lines must name their values for a text to be a log of such lines. */
@@ -11,6 +12,8 @@ const MOST_NAMES = 60
 /** When it was: before the names, in brackets or not. */
 const STAMP =
   /^\s*\[?\s*((?:\d{4}-\d\d-\d\d[T ]\s*)?\d{1,2}:\d\d(?::\d\d)?(?:[.,]\d+)?(?:Z|[+-]\d\d:?\d\d)?)\]?[\s,;|>-]*/
+/** "7:30 pm: 5 %" names no value of a "pm". */
+const NO_NAME = /^(am|pm|h|hrs?|hours?|min|mins|minutes?|s|secs?|seconds?|at)$/i
 /** A name, a sign and a value that begins with a digit, a date with its time among them; its unit is what no sign follows. */
 const PAIR =
   /(?<![\w%°./()-])([A-Za-z][\w%°./()-]*)\s*[=:]\s*([-+−]?\d+(?:[.,:/-]\d+)*(?:[T ]\d{1,2}:\d\d(?::\d\d(?:[.,]\d+)?)?(?:Z|[-+]\d\d:?\d\d)?)?(?:e[-+]?\d+)?(?:\s?[A-Za-z%°Ω]+(?![A-Za-z%°Ω])(?!\s*[=:]))?)/gi
@@ -26,16 +29,15 @@ function namedIn(line: string): Named {
   if (line.trimStart().startsWith('{')) return fromObject(line)
   const stamp = STAMP.exec(line)
   const rest = stamp ? line.slice(stamp[0].length) : line
-  const pairs: Named = Array.from(rest.matchAll(PAIR), ([, name, value]) => [name, value])
+  const found: Named = Array.from(rest.matchAll(PAIR), ([, name, value]) => [name, value])
+  const pairs = stamp ? found.filter(([name]) => !NO_NAME.test(name)) : found
   return stamp && pairs.length > 0 ? [[STAMPED, stamp[1]], ...pairs] : pairs
 }
 
 /** A line that is an object of its own, its numbers and words by name. */
 function fromObject(line: string): Named {
   try {
-    return Object.entries(JSON.parse(line) as object).flatMap(([name, value]) =>
-      typeof value === 'number' || typeof value === 'string' ? [[name, String(value)]] : [],
-    )
+    return valuesIn(JSON.parse(line) as Record<string, unknown>)
   } catch {
     return []
   }
@@ -46,8 +48,9 @@ const isNamed = (line: string): boolean => namedIn(line).length > 1
 const areNamed = (lines: readonly string[]): boolean =>
   lines.length > 1 && lines.filter(isNamed).length >= ALIKE * lines.length
 
-/** Whether a text is objects, one a line: no logbook, which is one over many lines or on a single one. */
+/** Whether a text is readings as objects, one a line or in a list: no logbook. */
 export const isObjectLines = (text: string): boolean => {
+  if (recordsIn(text)) return true
   const lines = text
     .slice(0, 64 * 1024)
     .split(/\r?\n/)
@@ -63,6 +66,8 @@ export const isObjectLines = (text: string): boolean => {
  * @throws UnreadableFile where it has more lines than a trace may have readings
  */
 export function pairedTable(text: string): Table | undefined {
+  const records = recordsIn(text)
+  if (records) return tableOf(records.map((record) => valuesIn(record)), 'Each object is a reading; a fault is named by its place in the list.') // prettier-ignore
   if (
     !areNamed(
       text
@@ -77,27 +82,41 @@ export function pairedTable(text: string): Table | undefined {
   if (lines.length > MOST_READINGS)
     throw new UnreadableFile(`The file holds more than ${MOST_READINGS} rows.`)
   const problems = new ProblemList()
+  return tableOf(namedLines(lines, problems), 'Each line names its values.', problems)
+}
+
+/** What each line names, one after the other: a million of them are not held at once. Nothing for a line that names none. */
+function* namedLines(lines: readonly string[], problems: ProblemList): Generator<Named> {
+  for (const [i, line] of lines.entries()) {
+    const named = isLine(line) ? namedIn(line) : []
+    if (isLine(line) && named.length < 2)
+      problems.add(i + 1, '', `${quoted(line.trim())} names no values; it is left out.`)
+    yield named.length < 2 ? [] : named
+  }
+}
+
+/** A table of what was named, a row for each that names anything. */
+function tableOf(all: Iterable<Named>, assumed: string, problems = new ProblemList()): Table {
   const columns = new Map<string, number>()
   const rows: Table['rows'] = []
-  lines.forEach((line, i) => {
-    if (!isLine(line)) return
-    const named = namedIn(line)
-    if (named.length < 2)
-      return problems.add(i + 1, '', `${quoted(line.trim())} names no values; it is left out.`)
+  let line = 0
+  for (const named of all) {
+    line++
+    if (named.length === 0) continue
     const cells: string[] = []
     for (const [name, value] of named) {
       if (!columns.has(name) && columns.size < MOST_NAMES) columns.set(name, columns.size)
       const at = columns.get(name)
       if (at !== undefined) cells[at] = value
     }
-    rows.push({ line: i + 1, cells })
-  })
+    rows.push({ line, cells })
+  }
   const headers = [...columns.keys()]
   return {
     headers,
     rows: rows.map(({ line, cells }) => ({ line, cells: headers.map((_, i) => cells[i] ?? '') })),
     delimiter: ',',
-    assumed: ['Each line names its values.'],
+    assumed: [assumed],
     before: [],
     problems,
   }

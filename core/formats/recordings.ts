@@ -1,6 +1,7 @@
 import { median } from 'd3-array'
 import { isTimeName, keyOf, meaningOf, type ColumnMeaning } from './columns'
-import { guessColumns, holdsLevels } from './guessColumns'
+import { guessColumns } from './guessColumns'
+import { holdsLevels } from './levels'
 import { MOST_TABLES } from './headerRows'
 import { ProblemList } from './problem'
 import type { Table } from './table'

@@ -1,10 +1,11 @@
-import { maxIndex, rollup } from 'd3-array'
+import { maxIndex, rollup, sum } from 'd3-array'
 import Papa from 'papaparse'
 import { MOST_READINGS } from '../trace/bounds'
 import { spacedToTabs } from './spaced'
 import { pairedTable } from './paired'
+import { isTimecode } from './timeCell'
 import { ProblemList, quoted, UnreadableFile } from './problem'
-import { headingRows, headsBelow, isValue, onlyCell } from './headerRows'
+import { areUnits, headingRows, headsBelow, isNames, isValue, onlyCell } from './headerRows'
 
 /** A delimited table as found in a file: nothing interpreted yet. */
 export interface Table {
@@ -173,16 +174,32 @@ function cellsOf(
 function shapeOf(text: string, isHeader: IsHeader): { delimiter: Delimiter; headerRow: number } {
   const cut = text.length > SAMPLE_CHARS ? text.lastIndexOf('\n', SAMPLE_CHARS) : -1
   const sample = (cut > 0 ? text.slice(0, cut) : text).trimEnd()
-  const found: { delimiter: Delimiter; headerRow: number }[] = []
+  const found: { delimiter: Delimiter; headerRow: number; alike: number }[] = []
   for (const delimiter of DELIMITERS) {
     const rows = filledRows(sample, delimiter)
     const headerRow = rows.slice(0, HEADER_WITHIN).findIndex((cells) => cells.length > 1 && isHeader(cells))
-    if (headerRow >= 0) found.push({ delimiter, headerRow })
+    if (headerRow < 0) continue
+    const below = rows.slice(headerRow + 1)
+    const alike = likeness(below, rows[headerRow].length)
+    // A sign that cuts nothing of what follows stands in the names alone.
+    if (alike > 0 || below.length === 0) found.push({ delimiter, headerRow, alike })
   }
-  // The first that is met: "I;T" in a note further down is cut by another sign, and its pieces may read like names.
-  const [first] = found.sort((a, b) => a.headerRow - b.headerRow)
+  // The first that is met: "I;T" in a note further down is cut by another sign, and its pieces may read like names. Of
+  // one row, the sign that cuts most of what follows as it cuts the names: "Time, s|Level, %" stands above "0|22".
+  const [first] = found.sort((a, b) => a.headerRow - b.headerRow || b.alike - a.alike)
   if (first) return first
   return likeliestShape(sample)
+}
+
+/** A film's timecode may have a semicolon in it, which parts no cells. */
+const isValueOrNone = (cell: string): boolean => cell === '' || isValue(cell) || isTimecode(cell)
+
+/** How well rows are cut: those of a width, each by its share of values. */
+function likeness(rows: string[][], width: number): number {
+  const shares = rows
+    .filter((cells) => cells.length === width)
+    .map((cells) => cells.filter((cell) => isValueOrNone(cell.trim())).length / cells.length)
+  return sum(shares)
 }
 
 /**
@@ -200,14 +217,23 @@ function likeliestShape(sample: string): { delimiter: Delimiter; headerRow: numb
           (r) => r.length,
         ),
       ].sort(([, a], [, b]) => b - a)[0] ?? []
-    return { delimiter, rows, width, alike }
+    return { delimiter, rows, width, alike, values: likeness(rows, width) }
   })
-  const best = shapes[maxIndex(shapes, (s) => s.alike)]
-  const head = best.rows.findIndex((r) => r.length === best.width)
+  // The sign that cuts most rows alike, and into values: "0,5|20 %" has two, parted by a bar.
+  const best = shapes[maxIndex(shapes, (s) => s.alike + s.values)]
+  const head = headOf(best.rows, best.width)
   if (best.rows.length > 1 && best.rows.slice(0, 2).every(areValues))
     return { delimiter: best.delimiter, headerRow: -1 }
   const isFound = best.alike > best.rows.length / 2 && best.rows[head].some((cell) => /\p{L}{2}/u.test(cell))
   return { delimiter: best.alike > 0 ? best.delimiter : ',', headerRow: isFound ? head : 0 }
+}
+
+/** The row that heads a table: above its first row of values and that of its units, or else the first of its width. */
+function headOf(rows: string[][], width: number): number {
+  const isWide = (row: string[] | undefined) => row?.length === width
+  const values = rows.findIndex((row) => isWide(row) && areValues(row))
+  const above = values > 1 && areUnits(rows[values - 1]) && isWide(rows[values - 2]) ? values - 2 : values - 1
+  return above >= 0 && isWide(rows[above]) && isNames(rows[above]) ? above : rows.findIndex(isWide)
 }
 
 /** Numbers, clocks and dates alone, two of them at least: no names. */

@@ -1,5 +1,5 @@
 import { decimal } from '../trace/decimal'
-import { parseMoment, plainHalf } from './momentCell'
+import { parseMoment, plainHalf, readMoment } from './momentCell'
 
 /**
  * How a column of times is written. `seconds`, `milliseconds`, `minutes`, `hours`, `clock` and `hours-minutes` count from
@@ -131,7 +131,7 @@ const READERS: Record<TimeStyle, (cell: string) => number> = {
   clock: parseClock,
   'hours-minutes': parseHoursMinutes,
   'time-of-day': parseDottedTime,
-  moments: (cell) => parseMoment(cell),
+  moments: readMoment,
   'moments-month-first': (cell) => parseMoment(cell, true),
   'epoch-seconds': decimal,
   'epoch-milliseconds': thousandths,

@@ -1,6 +1,7 @@
 import { extent } from 'd3-array'
 import { decimal } from '../trace/decimal'
-import { isMonthFirst, parseMoment } from './momentCell'
+import { leavesSecondsOpen } from './clockPace'
+import { isDayNumber, isMonthFirst, parseMoment } from './momentCell'
 import {
   DAY_S,
   hasYearlessDay,
@@ -29,6 +30,7 @@ export function guessTimeStyle(header: string, cells: readonly string[]): TimeSt
   const monthFirst = isMonthFirst(filled)
   if (most((cell) => parseMoment(cell, monthFirst))) return monthFirst ? 'moments-month-first' : 'moments'
   if (areDotted(filled)) return 'time-of-day'
+  if (filled.length > 0 && filled.every(isDayNumber)) return 'moments'
   const numbers = filled.map(decimal).filter((n) => !Number.isNaN(n))
   const [first = 0] = numbers
   if (first / 1000 > EPOCH_FROM && first / 1000 < EPOCH_TO) return 'epoch-milliseconds'
@@ -39,7 +41,7 @@ export function guessTimeStyle(header: string, cells: readonly string[]): TimeSt
   if (inThousandths) return 'milliseconds'
   if (/(^|[^a-z])(min|mins|minutes?)([^a-z]|$)/i.test(header)) return 'minutes'
   if (/(^|[^a-z])(h|hr|hrs|hours?)([^a-z]|$)/i.test(header)) return 'hours'
-  return 'seconds'
+  return leavesSecondsOpen(header) && goesByThousands(numbers) ? 'milliseconds' : 'seconds'
 }
 
 /**
@@ -70,17 +72,28 @@ function isThousandths(numbers: readonly number[]): boolean {
   return steps.length > 0 && numbers.every(Number.isInteger) && steps.every((s) => s === 0 || s >= 90)
 }
 
+/** Whole numbers that go on by thousands: nobody reads every 1000 s, and a log of milliseconds counts so. */
+function goesByThousands(numbers: readonly number[]): boolean {
+  const steps = numbers.slice(1).map((n, i) => Math.abs(n - numbers[i]))
+  return steps.length > 2 && steps.every((s) => s % 1000 === 0) && steps.some((s) => s > 0)
+}
+
 /** Past midnight, with am or pm, begun late, or called so: a clock that tells the time of day. */
 function isOnTheWall(header: string, cells: readonly string[]): boolean {
   if (cells.every(hasYearlessDay)) return true
   if (/time of day|wall|\bclock\b|o.clock|local time/i.test(header.replace(/_/g, ' '))) return true
   if (cells.some((c) => /[ap]m\s*$/i.test(c))) return true
   const hasSeconds = cells.every((c) => /^\s*\d{1,2}:\d{2}:/.test(c))
-  const times = cells.map(parseTimeOfDay)
+  // A log whose newest row stands first is looked at from its end.
+  const rows = isNewestFirst(cells.map(parseTimeOfDay)) ? [...cells].reverse() : cells
+  const times = rows.map(parseTimeOfDay)
   if (times.some(Number.isNaN)) return false
   const passesMidnight = times.some((t, i) => i > 0 && t < times[i - 1] - DAY_S / 2)
-  return passesMidnight || (hasSeconds ? times[0] >= WALL_FROM : isFarIn(cells.map(parseClock)))
+  return passesMidnight || (hasSeconds ? times[0] >= WALL_FROM : isFarIn(rows.map(parseClock)))
 }
+
+const isNewestFirst = (times: readonly number[]): boolean =>
+  times.filter((t, i) => i > 0 && t < times[i - 1]).length > times.length / 2
 
 /** Read as minutes and seconds it would begin at more than twenty of its own steps: `18:40`, `18:45` hang on a wall. */
 function isFarIn(seconds: readonly number[]): boolean {

@@ -1,11 +1,12 @@
+import { sum } from 'd3-array'
 import { BOUNDS, TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { traceProblem } from '../trace/check'
 import { placesProblem } from '../trace/places'
 import type { Trace } from '../trace/trace'
 import { withBeginning } from './beginning'
-import { isHeaderRow, isTimeName, repeatedColumns, type ColumnMeaning } from './columns'
+import { isHeaderRow, isTimeName, meaningOf, repeatedColumns, type ColumnMeaning } from './columns'
 import { guessColumns } from './guessColumns'
-import { withGroups, withUnits } from './headings'
+import { withGroups, withPairs, withUnits } from './headings'
 import { beginsAt, withDates } from './dateColumn'
 import { smallerUnitWords } from './thousandths'
 import { withTurned } from './turned'
@@ -70,10 +71,11 @@ export function readTraceTables(text: string, onProgress?: Progress): Table[] {
   try {
     const tables = tablesIn(text, onProgress)
     const [first] = tables
-    // What has no time is no table of readings; what is headed by a reading has no heading.
+    // What has no time is no table of readings; what is headed by a reading has no heading. A page's title is none either.
     const isTable = hasTime(first) && !isReading(first.headers.join(' '))
-    const otherwise = isTable ? [] : notes()
-    return otherwise.length > 0 ? otherwise : tables
+    const otherwise = isTable && isHeaded(first) ? [] : notes()
+    const isBetter = !isTable || rowsOf(otherwise) >= MOST_LINES * rowsOf(tables)
+    return otherwise.length > 0 && isBetter ? otherwise : tables
   } catch (refusal) {
     const otherwise = refusal instanceof UnreadableFile ? notes() : []
     if (otherwise.length === 0) throw refusal
@@ -81,15 +83,26 @@ export function readTraceTables(text: string, onProgress?: Progress): Table[] {
   }
 }
 
+/** A page of notes has a title and a remark among its readings. */
+const MOST_LINES = 0.7
+const rowsOf = (tables: readonly Table[]): number => sum(tables, ({ rows }) => rows.length)
+
+/** Whether a heading names anything that is known; of a table without any, whether its cells tell what was read. */
+const isHeaded = (table: Table): boolean =>
+  table.headers.every((header) => /^column \d+$/.test(header))
+    ? kindsIn(table).some((kind) => kind === 'channel' || kind === 'temperature')
+    : table.headers.some((header) => meaningOf(header, []).kind !== 'ignore')
+
 /** Whether a column tells the time; its first rows say it. */
-const hasTime = (table: Table): boolean =>
-  guessColumns({ ...table, rows: table.rows.slice(0, LOOKED_AT) }).some(({ kind }) => kind === 'time')
+const hasTime = (table: Table): boolean => kindsIn(table).includes('time')
+const kindsIn = (table: Table): ColumnMeaning['kind'][] =>
+  guessColumns({ ...table, rows: table.rows.slice(0, LOOKED_AT) }).map(({ kind }) => kind)
 const LOOKED_AT = 200
 
 function tablesIn(text: string, onProgress?: Progress): Table[] {
   const tables = readTables(text, isHeaderRow, onProgress)
     .flatMap((table) => besideEachOther(withTurned(table)))
-    .map((table) => withBeginning(withDates(withUnits(withGroups(table)), isTimeName)))
+    .map((table) => withBeginning(withDates(withPairs(withUnits(withGroups(table))), isTimeName)))
     .filter((table, i) => i === 0 || table.rows.length > 0)
   return joined(tables).flatMap(begunAgain)
 }

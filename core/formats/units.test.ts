@@ -33,9 +33,9 @@ describe('a unit', () => {
   })
 
   it('of time is known behind a name', () => {
-    const known = ['Zeit (s)', 'Zeit [min]', 'Zeit h', ' Zeit ms', 'Dauer (h:mm)', 'Dauer (hh:mm)', 'Dauer (h:mm:ss)', 'Dauer (hh:mm:ss)', 'Dauer (mm:ss)', 'Zeit sec'] // prettier-ignore
+    const known = ['Zeit (s)', 'Zeit [min]', 'Zeit h', ' Zeit ms', 'Dauer (h:mm)', 'Dauer (hh:mm)', 'Dauer (h:mm:ss)', 'Dauer (hh:mm:ss)', 'Dauer (mm:ss)', 'Zeit sec', 'Test time, hours', 'Wert mins', 'Dauer (Minutes)'] // prettier-ignore
     expect(known.filter((heading) => !hasTimeUnit(heading))).toEqual([])
-    expect(['5 min', 'Zeit', 's', 'Zeit (W)', 'Wert mins', '(min)'].filter(hasTimeUnit)).toEqual([])
+    expect(['5 min', 'Zeit', 's', 'Zeit (W)', 'Wert monat', '(min)'].filter(hasTimeUnit)).toEqual([])
   })
 
   it('stands in a heading, or does not', () => {

@@ -22,9 +22,28 @@ export const OF_UNIT: Readonly<Record<string, ColumnMeaning>> = {
   '°F': { kind: 'temperature', place: '', fahrenheit: true },
 }
 
+/** Units as words, and the sign of each. */
+const SPELLED: ReadonlyMap<string, string> = new Map([
+  ...['volt', 'volts'].map((word) => [word, 'V'] as const),
+  ...['watt', 'watts'].map((word) => [word, 'W'] as const),
+  ...['amp', 'amps', 'ampere', 'amperes'].map((word) => [word, 'A'] as const),
+  ...['percent', 'pct', 'prozent'].map((word) => [word, '%'] as const),
+  ...[['celsius', '°C'] as const, ['fahrenheit', '°F'] as const],
+])
+/** The sign of a unit that is written as a word; any other as it stands. */
+export const signOf = (unit: string): string => SPELLED.get(unit.toLowerCase()) ?? unit
+
+/** What a unit tells by itself, as a sign or a word; undefined for one that is not known. */
+export function ofUnit(unit: string): ColumnMeaning | undefined {
+  const sign = signOf(unit)
+  // Not what every object has by nature.
+  return Object.hasOwn(OF_UNIT, sign) ? OF_UNIT[sign] : undefined
+}
+
 /** The units of time as a heading carries them. */
 export const TIME_UNITS: readonly string[] = [
-  ...['ms', 's', 'sec', 'min', 'h'],
+  ...['ms', 's', 'sec', 'secs', 'second', 'seconds', 'min', 'mins', 'minute', 'minutes'],
+  ...['h', 'hr', 'hrs', 'hour', 'hours'],
   ...['h:mm', 'hh:mm', 'h:mm:ss', 'hh:mm:ss', 'mm:ss'],
 ]
 

@@ -19,7 +19,7 @@ it('a value that carries its unit is read by it, whatever the heading says', () 
   expect(trace.voltage).toEqual(Float64Array.of(9.02, 9.01, 9))
   expect(Array.from(trace.current!).map((a) => a.toFixed(3))).toEqual(['1.995', '1.900', '1.900'])
   expect(trace.power).toEqual(Float64Array.of(18, 17.5, 17.5))
-  expect(Array.from(trace.temperatures['']).map((c) => c.toFixed(1))).toEqual(['24.0', '24.0', '25.0'])
+  expect(Array.from(trace.temperatures.lid).map((c) => c.toFixed(1))).toEqual(['24.0', '24.0', '25.0'])
 })
 
 it('a unit of another kind is no reading', () => {
@@ -103,6 +103,12 @@ it('what says that nothing was read is no fault', () => {
   expect(problems).toEqual([])
   expect(trace.percent).toEqual(Float64Array.of(5, NaN, NaN, NaN, 9))
   expect(trace.power).toEqual(Float64Array.of(NaN, NaN, NaN, NaN, -1.5))
+})
+
+it('degrees without a letter are the column’s, and a capital parts a unit from its name', () => {
+  const { trace, problems } = read('time_s,temp back,busV,loadmA\n0,24°,9.02,1995\n60,25 °,9.01,1990\n')
+  expect(problems).toEqual([])
+  expect([...trace.temperatures.back, trace.voltage![0], trace.current![0]]).toEqual([24, 25, 9.02, 1.995])
 })
 
 it('a spreadsheet’s rows keep their numbers, and a bare “Battery” is the level where it can be', () => {

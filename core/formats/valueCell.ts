@@ -2,6 +2,7 @@ import { channel, plainUnit, scalesOf } from '../trace/channels'
 import { decimal, isPlain, shortNumber } from '../trace/decimal'
 import type { ColumnMeaning } from './columns'
 import type { Table } from './table'
+import { signOf } from './units'
 
 /** What groups the thousands of a column's numbers; '' where nothing does. */
 export type Grouping = '' | ',' | '.'
@@ -57,9 +58,15 @@ export function valueOf(cell: string, meaning: ColumnMeaning, grouping: Grouping
     const [, level] = OF_HUNDRED.exec(cell.trim()) ?? []
     if (level !== undefined) return Number(level)
   }
-  const [, number, unit = ''] = PARTS.exec(cell.trim().replace(SPACED, '$1')) ?? []
+  const [, number, written = ''] = PARTS.exec(cell.trim().replace(SPACED, '$1')) ?? []
   if (number === undefined) return NaN
-  return inUnit(decimal(grouping ? number.replaceAll(grouping, '') : number), unit.toLowerCase(), meaning)
+  // "24°" are degrees of the column's own kind.
+  const unit = written === '°' && meaning.kind === 'temperature' ? '' : written
+  return inUnit(
+    decimal(grouping ? number.replaceAll(grouping, '') : number),
+    signOf(unit).toLowerCase(),
+    meaning,
+  )
 }
 
 /** What a number without a unit of its own is, in the unit of what its column means; NaN of NaN. */

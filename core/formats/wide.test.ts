@@ -45,6 +45,27 @@ describe('a table with one column a charger', () => {
     expect([...hawser.percent!]).toEqual([5, 18, 30])
   })
 
+  it('is told from a quantity where a charger is called like one, above levels that begin alike', () => {
+    const found = (head: string, ...rows: string[]) => {
+      const own = open([head, ...rows].join('\n') + '\n')
+      return wideColumns(own.table, own.meanings)
+    }
+    const levels = ['0;5;5;5;5', '5;8;7;9;6', '10;11;9;13;7', '15;14;11;17;8']
+    expect(found('Minutes;12 W;Hawser 20;Ampere 20;Temp charger', ...levels)).toEqual([1, 2, 3, 4])
+    expect(found('Minutes;A;B;C;V', ...levels)).toEqual([1, 2, 3, 4])
+    // What is measured beside one column of levels stays what it is, warm or rising as it may be.
+    expect(found('Minutes;Akkuprozente;Temp back;A;V', '0;5;24;1;5', '5;8;25;2;5', '10;11;26;2;9', '15;14;27;2;9')).toEqual([]) // prettier-ignore
+    expect(found('Minutes;Hawser 20;Amps (A);Power', ...levels.map((row) => row.slice(0, -2)))).toEqual([])
+    // A charger called by its watts, with its levels and its watts.
+    const pairs = open('Minutes;12 W %;12 W W;Car %;Car W\n0;5;11;5;18\n5;8;11;9;18\n10;11;11;13;17\n')
+    expect(pairs.table.headers).toEqual(['Minutes', '12 W %', '12 W (W)', 'Car %', 'Car (W)'])
+  })
+
+  it('has its times in hours and minutes where the heading says h:mm', () => {
+    const { meanings: found } = open('h:mm;Hawser 20 (W);Bollard 12 (W);Car (W)\n0:00;18;11;9\n0:10;18;11;9\n0:20;17;11;9\n') // prettier-ignore
+    expect(found[0]).toEqual({ kind: 'time', style: 'hours-minutes' })
+  })
+
   it('is none where the columns say what they hold, or there is no time', () => {
     const of = (text: string) => {
       const own = open(text)
