@@ -76,6 +76,20 @@ export function withRuns(count: number, prefix = 'r'): Logbook {
   return { ...emptyLogbook(), devices, sources, runs }
 }
 
+/** The logbook with names as long as they may be, and without a space to break them at. */
+export function longNamed(logbook: Logbook): Logbook {
+  const lengthen = <T extends { name: string }>(records: T[]): T[] =>
+    records.map((r) => ({ ...r, name: r.name.replace(/\s/g, '').padEnd(79, 'OfTheWheelhouse') }))
+  return {
+    ...logbook,
+    devices: lengthen(logbook.devices),
+    sources: lengthen(logbook.sources),
+    cables: lengthen(logbook.cables),
+    meters: lengthen(logbook.meters),
+    campaigns: lengthen(logbook.campaigns),
+  }
+}
+
 /** Takes a logbook in through the Files screen. */
 export async function takeIn(page: Page, logbook: Logbook) {
   await go(page, '/files')

@@ -110,13 +110,13 @@ test('a trace goes out as CSV and comes in as a run with the same figures', asyn
 test('a table of somebody else’s is mapped by hand', async ({ page }) => {
   await fillShelf(page)
   await go(page, '/files')
-  const text = 'when;filling;strength\n0;10;5,1\n600;31;5,0\n1200;52;4,9\n'
+  const text = 'then;filling;strength\n0;10;5,1\n600;31;5,0\n1200;52;4,9\n'
   await page
     .locator('input[type=file]')
     .setInputFiles({ name: 'other.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
   await expect(page.getByRole('alert')).toContainText('no time column')
   for (const [header, meaning] of [
-    ['when', 'time'],
+    ['then', 'time'],
     ['filling', 'level, %'],
     ['strength', 'watts, W'],
   ]) {

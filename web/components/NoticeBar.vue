@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import { useNotices } from '../stores/notices'
 
@@ -9,6 +10,8 @@ const open = computed({
     if (!value) notices.current = null
   },
 })
+/** On a phone the foot is the way to the other screens, and on the bench the number pad: a notice stands at the head there. */
+const phone = useMediaQuery('(max-width: 760px)')
 const TIMEOUT_MS = 10_000
 </script>
 
@@ -17,6 +20,8 @@ const TIMEOUT_MS = 10_000
     v-if="notices.current"
     :key="notices.current.id"
     v-model="open"
+    :location="phone ? 'top' : 'bottom'"
+    min-width="0"
     :timeout="notices.current.tone === 'error' ? -1 : TIMEOUT_MS"
     :color="notices.current.tone === 'error' ? 'error' : undefined"
   >

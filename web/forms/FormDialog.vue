@@ -54,4 +54,12 @@ const emit = defineEmits<{ submit: [] }>()
 .dialog-form > :deep(.v-card-text) {
   overflow-y: auto;
 }
+/* What it is about, and what it does, stand whole on the narrowest phone. */
+.dialog-form > .v-card-title {
+  white-space: normal;
+  overflow-wrap: anywhere;
+}
+.dialog-form > .v-card-actions {
+  flex-wrap: wrap;
+}
 </style>

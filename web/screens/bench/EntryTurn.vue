@@ -27,7 +27,9 @@ const said = computed(() => {
 <template>
   <p class="turn">
     <span v-if="of > 1" class="quiet">Lane {{ place }} of {{ of }} · {{ said }}</span>
-    <strong><InkMark :ink="lane.setup.ink" /> {{ logbook.nameOf(lane.setup) }}</strong>
+    <strong :title="logbook.nameOf(lane.setup)"
+      ><InkMark :ink="lane.setup.ink" /> {{ logbook.nameOf(lane.setup) }}</strong
+    >
     <span v-if="of <= 1" class="quiet">{{ said }}</span>
   </p>
 </template>
@@ -43,9 +45,19 @@ const said = computed(() => {
 .turn .quiet {
   font-size: 0.88rem;
 }
+.turn strong {
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
+/* The pad keeps its place on a phone: a name longer than the line is cut; the lane's number stands above it. */
 @media (max-width: 760px) {
   .turn {
     margin: 0;
+  }
+  .turn strong {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
 }
 </style>

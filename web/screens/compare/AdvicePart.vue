@@ -125,33 +125,35 @@ const ladderTable = () => [
             />
           </InTurn>
         </div>
-        <table class="ruled" data-testid="ladder">
-          <thead>
-            <tr>
-              <th scope="col">Source</th>
-              <th scope="col" class="number">Rated</th>
-              <th scope="col" class="number">Gained</th>
-              <th scope="col" class="number">of the best</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="s in steps"
-              :key="s.index"
-              :class="{ smallest: s.index === advice.ladder.smallest?.index }"
-            >
-              <th scope="row">{{ names[s.index] }}</th>
-              <td class="number">{{ figure(s.ratedW, 0, 'W') }}</td>
-              <td class="number">{{ figure(s.gain, 1) }} ± {{ figure(2 * s.uncertainty, 1) }}</td>
-              <td class="number">
-                {{ figure(100 * s.shareOfBest, 0, '%')
-                }}<span v-if="s.ceiling" class="quiet" title="So near full that a difference is hidden">
-                  near full</span
-                >
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <div class="scroll-x" tabindex="0">
+          <table class="ruled" data-testid="ladder">
+            <thead>
+              <tr>
+                <th scope="col">Source</th>
+                <th scope="col" class="number">Rated</th>
+                <th scope="col" class="number">Gained</th>
+                <th scope="col" class="number">of the best</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr
+                v-for="s in steps"
+                :key="s.index"
+                :class="{ smallest: s.index === advice.ladder.smallest?.index }"
+              >
+                <th scope="row">{{ names[s.index] }}</th>
+                <td class="number">{{ figure(s.ratedW, 0, 'W') }}</td>
+                <td class="number">{{ figure(s.gain, 1) }} ± {{ figure(2 * s.uncertainty, 1) }}</td>
+                <td class="number">
+                  {{ figure(100 * s.shareOfBest, 0, '%')
+                  }}<span v-if="s.ceiling" class="quiet" title="So near full that a difference is hidden">
+                    near full</span
+                  >
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
       </div>
     </template>
     <InTurn :turn="3">

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { TIME_STYLES, type TimeStyle } from '@core/formats/timeCell'
 import { guessTimeStyle } from '@core/formats/timeStyle'
-import { channelChoices, type ColumnMeaning } from '@core/formats/columns'
+import { channelChoices, placeIn, type ColumnMeaning } from '@core/formats/columns'
 import { TENTHS } from '@core/formats/thousandths'
 import FormPick from '../../forms/FormPick.vue'
 import type { OpenedTable } from '../../workers/files.worker'
@@ -40,17 +40,22 @@ const CHOICES: { value: string; title: string; meaning: (column: number) => Colu
   {
     value: 'temperature',
     title: 'temperature, °C',
-    meaning: () => ({ kind: 'temperature', place: '', fahrenheit: false }),
+    meaning: (i) => ({ kind: 'temperature', place: placeIn(props.opened.headers[i]), fahrenheit: false }),
   },
   {
     value: 'temperature-f',
     title: 'temperature, °F',
-    meaning: () => ({ kind: 'temperature', place: '', fahrenheit: true }),
+    meaning: (i) => ({ kind: 'temperature', place: placeIn(props.opened.headers[i]), fahrenheit: true }),
   },
   {
     value: 'temperature-tenths',
     title: 'temperature, tenths of a °C',
-    meaning: () => ({ kind: 'temperature', place: '', fahrenheit: false, divisor: TENTHS }),
+    meaning: (i) => ({
+      kind: 'temperature',
+      place: placeIn(props.opened.headers[i]),
+      fahrenheit: false,
+      divisor: TENTHS,
+    }),
   },
   { value: 'note', title: 'note', meaning: () => ({ kind: 'note' }) },
   ...TIME_STYLES.map((style) => ({

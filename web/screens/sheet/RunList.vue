@@ -134,14 +134,14 @@ const height = computed(() =>
           />
         </template>
         <template #[`item.name`]="{ item }">
-          <router-link :to="placeOf('sheet', item.id)" :class="{ off: off(item.run) }"
+          <router-link :to="placeOf('sheet', item.id)" :class="{ off: off(item.run) }" :title="item.name"
             ><InkMark :ink="item.run.ink" />{{ item.name }}</router-link
           >
           <SimulatedTag v-if="!allSimulated && isSimulated(item.run)" />
           <span v-if="item.run.state !== 'done'" class="quiet state">{{ item.state }}</span>
         </template>
         <template #[`item.startedAt`]="{ item }"
-          ><span class="quiet">{{ item.day }}</span></template
+          ><span class="quiet text-no-wrap">{{ item.day }}</span></template
         >
         <template #[`item.start`]="{ item }">{{ item.levels }}</template>
         <template #[`item.full`]="{ item }">{{ duration(item.full) }}</template>
@@ -162,7 +162,7 @@ const height = computed(() =>
   margin-bottom: 12px;
 }
 .head h1 {
-  flex: 1;
+  flex: 1 1 auto;
 }
 .search {
   flex: 0 1 220px;
@@ -170,7 +170,13 @@ const height = computed(() =>
 .pick {
   flex: 0 1 190px;
 }
+/* A name longer than its share of the row is cut, rather than push the figures out of sight. */
 td a {
+  display: inline-block;
+  vertical-align: bottom;
+  max-width: 30vw;
+  overflow: hidden;
+  text-overflow: ellipsis;
   font-weight: 600;
   white-space: nowrap;
 }

@@ -181,7 +181,7 @@ const stateWords = computed(() => {
   align-items: center;
 }
 .head h1 {
-  flex: 1;
+  flex: 1 1 min(100%, 12em);
 }
 .state {
   color: rgb(var(--v-theme-warning));

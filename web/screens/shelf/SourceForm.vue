@@ -27,6 +27,10 @@ const initial = props.source ?? {
 }
 const gear = useGearForm('sources', sourceSchema, initial, () => emit('done'))
 
+/** Said once, under the first port. */
+const HOW =
+  'As printed: 5V3A, 9V3A; 3.3–11V 3A adjustable; type-c 5V3A; legacy 5V2.4A; NAME 10V5A for a maker’s own; rated 45W'
+
 /** What may stand before it. */
 const feeders = logbook.sources
   .filter((s) => s.id !== initial.id)
@@ -80,7 +84,8 @@ function submit() {
         <FormText
           v-model="port.text"
           label="Offers"
-          hint="As printed: 5V3A, 9V3A; 3.3–11V 3A adjustable; type-c 5V3A; legacy 5V2.4A; NAME 10V5A for a maker’s own; rated 45W"
+          class="offers"
+          :hint="i ? '' : HOW"
           persistent-hint
           :error="touched || port.text.length > 6 ? unreadOf(i) : ''"
         />
@@ -142,5 +147,19 @@ function submit() {
 }
 .echo {
   grid-column: 2 / -1;
+}
+@media (max-width: 600px) {
+  .port {
+    grid-template-columns: 1fr auto;
+  }
+  .port :is(.offers, .echo) {
+    grid-column: 1 / -1;
+  }
+  .offers {
+    order: 1;
+  }
+  .echo {
+    order: 2;
+  }
 }
 </style>
