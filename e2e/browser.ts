@@ -1,7 +1,10 @@
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, type BrowserContext, type LaunchOptions, type Page } from '@playwright/test'
+import { chromium, expect, test, type BrowserContext, type LaunchOptions, type Page } from '@playwright/test'
+
+/** With `LOSE_ALL=1` every kill costs the browser its database as well. */
+export const LOSE_ALL = Boolean(process.env.LOSE_ALL)
 
 /** A browser with a profile of its own on disk, which can be killed and started again. */
 export class KilledBrowser {
@@ -47,6 +50,29 @@ export class KilledBrowser {
   }
 }
 
+/**
+ * Brings the second copy back where the kill cost the browser its whole database: Chromium throws one away that it
+ * takes for damaged. That is the browser's doing; the program must miss it and have everything in its copy.
+ */
+export async function bringBack(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Bring the second copy back' }).click()
+  await expect(page.getByRole('heading', { name: 'Something is missing' })).toHaveCount(0)
+  console.log(`${test.info().title}: the browser lost its database in the kill, and the copy brought it back`)
+}
+
+/** Waits until the second copy stands beside the store: seconds after a merge, and nobody is promised more. */
+export async function copied(page: Page): Promise<void> {
+  const { number } = await readStorage(page)
+  const inCopy = () =>
+    page.evaluate(async () => {
+      const root = await navigator.storage.getDirectory()
+      const mine = await root.getDirectoryHandle('inkpath-log')
+      const mark = await (await mine.getFileHandle('current.json')).getFile()
+      return (JSON.parse(await mark.text()) as { number: number }).number
+    })
+  await expect.poll(() => inCopy().catch(() => null)).toBe(number)
+}
+
 export interface StoredRun {
   id: string
   percents: number[]
@@ -66,7 +92,11 @@ export const readStorage = (page: Page) =>
           resolve(new Map(keys.result.map((key, i) => [String(key), values.result[i] as never])))
       })
     const meta = await all('meta')
-    const pointer = meta.get('pointer') as unknown as { edition: string; previous: string | null }
+    const pointer = meta.get('pointer') as unknown as {
+      edition: string
+      number: number
+      previous: string | null
+    }
     const current = await all(`edition-${pointer.edition}`)
     const other = await all(pointer.edition === 'a' ? 'edition-b' : 'edition-a')
     const traces = await all('traces')
@@ -99,6 +129,7 @@ export const readStorage = (page: Page) =>
         ),
         corrections: item.corrections,
       })),
+      number: pointer.number,
       records: current.size,
       /** Runs that point to readings which are not there. */
       torn: runs.filter(({ trace }) => !traces.has(trace)).length,

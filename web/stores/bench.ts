@@ -210,7 +210,7 @@ export const useBench = defineStore('bench', () => {
 
   /** The page's clock stood still while the machine slept: the lanes' clocks did not, and the instruments' did. */
   function onSlept(ms: number) {
-    for (const lane of lanes.value) {
+    for (const lane of [...lanes.value, ...coming]) {
       lane.startedAtPage -= ms
       lane.feed?.rebase()
     }

@@ -15,6 +15,10 @@ import { loadBeat, saveBeat } from '../storage/benchSession'
 const BEAT_EVERY_MS = 2000
 /** No reading waits longer than this for the server's clock, ms. */
 const ANSWER_WITHIN_MS = 1500
+/** How often it is asked again about a jump that it told nothing of. */
+const ASK_AGAIN_MS = 10_000
+const TOLD_LATE =
+  'That was not known until now: what was noted in between stands too early, and can be put right on the sheet.'
 
 async function serverClock(): Promise<Pick<Anchor, 'uptimeS' | 'bootId'>> {
   try {
@@ -46,7 +50,10 @@ export function useBenchClock(onSlept: (sleptMs: number) => void, onAnchor: () =
   /** Wall minus page clock as last seen: it only changes when somebody sets the machine's clock, or it slept. */
   let wallMinusPage = Date.now() - performance.now()
   let anchor: Sight = { wallMs: Date.now(), pageMs: performance.now(), uptimeS: null, bootId: null }
+  /** Jumps taken for a clock that was set while the server told nothing: looked at again once it does, ms. */
+  let assumedMs = 0
   let lastBeat = 0
+  let lastAsked = 0
   /** A jump that is not explained yet: until then no moment can be told for sure. */
   let doubt: Promise<void> | undefined
 
@@ -62,13 +69,11 @@ export function useBenchClock(onSlept: (sleptMs: number) => void, onAnchor: () =
     const jump = jumpSince(Date.now(), pageNow, wallMinusPage)
     if (Math.abs(jump) >= JUMP_MS) {
       wallMinusPage += jump
-      const before = doubt ?? Promise.resolve()
-      const mine: Promise<void> = before
-        .then(() => explain(jump))
-        .finally(() => {
-          if (doubt === mine) doubt = undefined
-        })
-      doubt = mine
+      lastAsked = pageNow
+      inDoubt(jump)
+    } else if ((assumedMs !== 0 || anchor.uptimeS === null) && !doubt && pageNow - lastAsked > ASK_AGAIN_MS) {
+      lastAsked = pageNow
+      inDoubt(0)
     }
     if (pageNow - lastBeat > BEAT_EVERY_MS) {
       lastBeat = pageNow
@@ -76,14 +81,32 @@ export function useBenchClock(onSlept: (sleptMs: number) => void, onAnchor: () =
     }
   }
 
+  /** One jump after the other; what is stamped waits for the last of them. */
+  function inDoubt(jumpMs: number) {
+    const before = doubt ?? Promise.resolve()
+    const mine: Promise<void> = before
+      .then(() => explain(jumpMs))
+      .finally(() => {
+        if (doubt === mine) doubt = undefined
+      })
+    doubt = mine
+  }
+
+  /** With the jumps that could only be assumed to be a set clock: the server's clock tells of them all at once. */
   async function explain(jumpMs: number) {
-    const before = anchor
     const now = await lookNow()
-    const jump = explainJump(jumpMs, before, now)
-    wallShiftMs += jump.setMs
+    if (now.uptimeS === null && jumpMs === 0) return
+    const told = now.uptimeS !== null || anchor.uptimeS === null
+    const jump = explainJump(jumpMs + assumedMs, anchor, now)
+    wallShiftMs += jump.setMs - assumedMs
     if (jump.sleptMs) onSlept(jump.sleptMs)
-    notice.value = jumpInWords(jump)
-    anchor = now
+    const isLate = told && assumedMs !== 0 && jump.sleptMs !== 0
+    const said = told ? jump : { sleptMs: 0, setMs: jumpMs }
+    if (jumpMs !== 0 || isLate) notice.value = [jumpInWords(said), isLate ? TOLD_LATE : ''].join(' ').trim()
+    assumedMs = told ? 0 : jump.setMs
+    if (told) anchor = now
+    // The last beat was by the clock as it stood before: a restart now would take it for one set back.
+    void saveBeat(now.wallMs)
     onAnchor()
   }
 
@@ -93,6 +116,7 @@ export function useBenchClock(onSlept: (sleptMs: number) => void, onAnchor: () =
     const beat = await loadBeat()
     const absence = explainAbsence(stored ?? undefined, now, beat)
     wallShiftMs = shiftMs + absence.movedMs
+    assumedMs = 0
     notice.value = absenceInWords(absence, beat, timeOfDay)
     anchor = now
     wallMinusPage = now.wallMs - now.pageMs
@@ -101,6 +125,22 @@ export function useBenchClock(onSlept: (sleptMs: number) => void, onAnchor: () =
   /** Resolves once no jump is in doubt: a moment taken on the page's clock before can be told now. */
   async function settled() {
     while (doubt) await doubt
+  }
+
+  /**
+   * Before a lane starts: a jump before it is none of its clock. One that the server still tells nothing of stays for
+   * good what it was taken for, or it would be found later and counted on a lane that began after it.
+   */
+  async function ready(pageNow: number) {
+    watch(pageNow)
+    if (assumedMs !== 0 && !doubt) inDoubt(0)
+    await settled()
+    if (assumedMs !== 0)
+      anchor = { wallMs: Date.now(), pageMs: performance.now(), uptimeS: null, bootId: null }
+    assumedMs = 0
+    // A beat of an earlier evening may lie ahead, if the clock was set back since.
+    void saveBeat(Date.now())
+    if (anchor.uptimeS === null) inDoubt(0)
   }
 
   function reset() {
@@ -115,6 +155,7 @@ export function useBenchClock(onSlept: (sleptMs: number) => void, onAnchor: () =
     resume,
     /** Resolves once the machine's clocks have been seen. */
     seen,
+    ready,
     reset,
     /** Wall clock as it would be had nobody set it, ms. */
     steadyNow: () => Date.now() - wallShiftMs,
@@ -122,6 +163,10 @@ export function useBenchClock(onSlept: (sleptMs: number) => void, onAnchor: () =
     /** A tab that watches reckons with the shift that the other tab found. */
     adopt: (shiftMs: number) => (wallShiftMs = shiftMs),
     /** The anchor to store, so that the clock can be checked against it after a restart. */
-    anchor: (): Anchor => ({ wallMs: anchor.wallMs, uptimeS: anchor.uptimeS, bootId: anchor.bootId }),
+    anchor: (): Anchor => ({
+      wallMs: anchor.wallMs + assumedMs,
+      uptimeS: anchor.uptimeS,
+      bootId: anchor.bootId,
+    }),
   }
 }

@@ -64,12 +64,8 @@ export function benchStart({
     wallNow: number,
   ): Promise<Lane[]> {
     if (lanes.value.length === 0) await adoptSession()
-    if (lanes.value.length === 0) {
-      // A jump before the first lane is no jump of its clock.
-      clock.watch(pageNow)
-      await clock.settled()
-      clock.reset()
-    }
+    await clock.ready(pageNow)
+    if (lanes.value.length === 0) clock.reset()
     if (lanes.value.length + choices.length > MOST_LANES)
       throw new Error(`The bench has ${MOST_LANES} lanes, and there are not enough left.`)
     const startedAtMs = wallNow - clock.shift()
