@@ -60,12 +60,12 @@ export interface Written {
 export function change(
   known: number,
   refresh: (logbook: OpenedLogbook) => void,
-  decide: () => Change[],
+  decide: () => Change[] | Promise<Change[]>,
 ): Promise<Written> {
   return holdingLock(async () => {
     const now = await readRevision()
     if (now !== known) refresh(await readLogbookNow())
-    const changes = decide()
+    const changes = await decide()
     const { edition } = (await readPointer())!
     const drawer = editionDrawers[edition]
     let revision = now
@@ -248,14 +248,21 @@ export function undoEdition(): Promise<OpenedLogbook> {
 const isWrittenSince = (now: OpenedLogbook, key: string, madeAt: number): boolean =>
   (now.written.get(key) ?? 0) > madeAt
 
-/** Keys of what was written after the edition was made, and of the gear that it names. */
+/** Keys of what was written after the edition was made, of the gear that it names, and of what that stands behind. */
 function writtenSince(now: OpenedLogbook, madeAt: number): Set<string> {
   const keys = new Set<string>()
+  const take = (name: CollectionName, record: Records[CollectionName] | undefined) => {
+    const key = record && recordKey(name, record.id)
+    if (!key || keys.has(key)) return
+    keys.add(key)
+    for (const { to, id } of referencesOf(name, record))
+      take(
+        to,
+        now.lists[to].find((named) => named.id === id),
+      )
+  }
   for (const name of COLLECTION_NAMES)
-    for (const record of now.lists[name]) {
-      if (!isWrittenSince(now, recordKey(name, record.id), madeAt)) continue
-      keys.add(recordKey(name, record.id))
-      for (const reference of referencesOf(name, record)) keys.add(recordKey(reference.to, reference.id))
-    }
+    for (const record of now.lists[name])
+      if (isWrittenSince(now, recordKey(name, record.id), madeAt)) take(name, record)
   return keys
 }

@@ -145,21 +145,29 @@ export const useLogbook = defineStore('logbook', () => {
     })
 
   /** Deletes and returns what undoes it. @throws Error naming what still uses it. */
-  async function remove(name: CollectionName, id: string): Promise<() => Promise<void>> {
-    let record!: Records[CollectionName]
-    const written = await storage.change(revision, show, () => {
+  async function remove(
+    name: CollectionName,
+    id: string,
+    before?: () => Promise<void>,
+  ): Promise<(trace?: Trace) => Promise<void>> {
+    let record: Records[CollectionName] | undefined
+    const written = await storage.change(revision, show, async () => {
       const found = byId.value[name].get(id)
       if (!found) return []
       record = found
       const holder = heldBy(name, id)
       if (holder) throw new Error(`It is used by ${holder}. Take it out of there first.`)
+      await before?.()
       return [{ drop: name, id }]
     })
     revision = written.revision
     take(name, id, null)
     note()
     void copy.dropCopy(pointer!.number, revision, name, id)
-    return async () => void (await put(name, record))
+    // Another tab was first where there is none: what it deleted is its to bring back.
+    return async (trace) => {
+      if (record) await write(name, () => record as never, trace && (() => trace))
+    }
   }
 
   const putRun = (run: Run, trace?: Trace) => write('runs', () => run, trace && (() => trace))
@@ -181,11 +189,15 @@ export const useLogbook = defineStore('logbook', () => {
   const changeWriteUp = (id: string, how: (now: WriteUp) => Partial<WriteUp>) =>
     changeRecord('writeUps', id, (now) => ({ ...how(now), changedAt: new Date().toISOString() }))
 
+  /** With its readings, as both stand when it goes: another tab may have put them right just before. */
   async function removeRun(id: string): Promise<() => Promise<void>> {
-    const trace = (await readingsOf(id))!
-    const run = byId.value.runs.get(id)!
-    await remove('runs', id)
-    return async () => void (await putRun(run, trace))
+    let trace: Trace | undefined
+    const bringBack = await remove('runs', id, async () => {
+      trace = await readingsOf(id)
+      if (!trace)
+        throw new Error('Its readings cannot be read now, so it could not be brought back: it stays.')
+    })
+    return () => bringBack(trace)
   }
 
   /** Traces on their way out of storage, by where they lie: whoever asks meanwhile waits for the same. */

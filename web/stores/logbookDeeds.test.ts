@@ -1,0 +1,270 @@
+import 'fake-indexeddb/auto'
+import { isDeepStrictEqual } from 'node:util'
+import fc from 'fast-check'
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { blankDevice } from '@core/gear/deviceFields'
+import { blankSource } from '@core/gear/blanks'
+import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
+import { blankRun, type Run } from '@core/logbook/run'
+import { editionDrawers, metaDrawer, traceDrawer } from '../storage/database'
+import { emptyBrowser } from '../storage/storage.fixture'
+import { useLogbook } from './logbook'
+
+// Neither tab hears of the other at once: each has to find out by itself that it knows an older logbook.
+vi.hoisted(() => vi.stubGlobal('BroadcastChannel', undefined))
+
+/**
+ * What two tabs do to one logbook, drawn by chance, beside a plain account of it. The browser may be killed at any
+ * write: then the deed was done whole or not at all.
+ */
+type Deed = { tab: 0 | 1; which: number; tag: number; dies: number | null } & {
+  do: 'run' | 'rename' | 'retrace' | 'delete' | 'delete and undo' | 'notes' | 'watts' | 'delete gear'
+    | 'merge' | 'replace' | 'wipe' | 'undo' | 'reload'
+} // prettier-ignore
+
+const weighed = (weight: number, ...kinds: Deed['do'][]) => ({ weight, arbitrary: fc.constantFrom(...kinds) })
+const DEED: fc.Arbitrary<Deed> = fc.record({
+  do: fc.oneof(
+    weighed(10, 'run', 'rename', 'retrace', 'delete', 'delete and undo', 'notes', 'watts', 'delete gear'),
+    weighed(5, 'merge', 'undo'),
+    weighed(2, 'replace', 'wipe', 'reload'),
+  ),
+  tab: fc.constantFrom(0 as const, 1 as const),
+  which: fc.nat(20),
+  tag: fc.integer({ min: 2, max: 99 }),
+  dies: fc.option(fc.nat(25), { freq: 4 }),
+})
+
+/** A record as the account knows it: by what tells one state of it from another, and by what it names. */
+interface Kept {
+  told: string
+  names: string[]
+}
+type Shelf = ReadonlyMap<string, Kept>
+interface Account {
+  now: Shelf
+  /** Before the last import or wipe; null where there was none. */
+  before: Shelf | null
+  /** Keys of what was written since. */
+  since: ReadonlySet<string>
+}
+
+let writesLeft = Infinity
+/** Once a browser is killed, nothing is written any more until it is opened again. */
+function mayWrite(): void {
+  if (writesLeft-- <= 0) throw new DOMException('killed', 'AbortError')
+}
+beforeEach(() => {
+  vi.stubGlobal('navigator', {})
+  for (const drawer of [...Object.values(editionDrawers), metaDrawer, traceDrawer])
+    for (const way of ['setItem', 'removeItem', 'clear'] as const) {
+      const write = (drawer[way] as (...given: unknown[]) => Promise<unknown>).bind(drawer)
+      vi.spyOn(drawer, way).mockImplementation((async (...given: unknown[]) => {
+        mayWrite()
+        return write(...given)
+      }) as never)
+    }
+})
+afterEach(() => {
+  vi.restoreAllMocks()
+  vi.unstubAllGlobals()
+})
+
+type Tab = ReturnType<typeof useLogbook>
+async function openTab(): Promise<Tab> {
+  setActivePinia(createPinia())
+  const tab = useLogbook()
+  await tab.load()
+  if (tab.state !== 'ready') throw new Error(tab.failure)
+  return tab
+}
+
+const trace = (length: number) => ({
+  time: Float64Array.from({ length }, (_, i) => i * 60),
+  percent: Float64Array.from({ length }, (_, i) => i),
+  temperatures: {},
+})
+/** A file: a device, and a run of it on a pad behind a brick. */
+function fileOf(which: number, tag: number): Logbook {
+  const device = blankDevice({ id: `d${which}`, name: 'Skerry P5', kind: 'phone', notes: `${tag}` })
+  const brick = blankSource({ id: `b${which}`, name: 'Hawser 20', kind: 'wall charger', ratedWatts: 20 })
+  const pad = blankSource({ ...brick, id: `s${which}`, name: 'Gangway 15', fedFromId: brick.id })
+  const run = runOf(`f${which}`, which, `${tag}`)
+  return { ...emptyLogbook(), devices: [device], sources: [brick, pad], runs: [{ run, trace: trace(tag) }] }
+}
+const runOf = (id: string, which: number, name: string): Run =>
+  blankRun({
+    id,
+    deviceId: `d${which}`,
+    sourceId: `s${which}`,
+    name,
+    startedAt: '2026-03-01T19:00:00.000Z',
+  } as never)
+const accountOf = (logbook: Logbook): Shelf =>
+  new Map([
+    ...logbook.devices.map((d): [string, Kept] => [d.id, { told: `${d.notes}/${d.maxWatts}`, names: [] }]),
+    ...logbook.sources.map((s): [string, Kept] => [
+      s.id,
+      { told: s.name, names: s.fedFromId ? [s.fedFromId] : [] },
+    ]),
+    ...logbook.runs.map(({ run, trace: { time } }): [string, Kept] => [
+      run.id,
+      { told: `${run.name}/${time.length}`, names: [run.deviceId, run.sourceId] },
+    ]),
+  ])
+
+const changed = (account: Account, key: string, kept: Kept | null): Account => {
+  const [now, since] = [new Map(account.now), new Set(account.since)]
+  if (kept) now.set(key, kept)
+  else now.delete(key)
+  if (kept) since.add(key)
+  return { ...account, now, since }
+}
+const turned = ({ now: before }: Account, now: Shelf): Account => ({ now, before, since: new Set() })
+
+/** Back to what was before, with what was written since, and all that it needs. */
+function undone({ now, before, since }: Account): Account {
+  const result = new Map(before)
+  const carry = (key: string) => {
+    for (const named of now.get(key)!.names) if (!result.has(named)) carry(named)
+    result.set(key, now.get(key)!)
+  }
+  for (const key of since) if (now.has(key)) carry(key)
+  return { now: result, before: now, since: new Set() }
+}
+
+/** A deed: what does it, and how the logbook may stand after it, the last where nothing came in between. */
+interface Planned {
+  work: () => Promise<unknown>
+  after: Account[]
+}
+
+/** What a deed is to do, as the tab sees its logbook; null where there is nothing to do it to. */
+function planned(deed: Deed, tab: Tab, account: Account, next: number): Planned | null {
+  const { which, tag } = deed
+  const there = <T extends { id: string }>(list: readonly T[]): T | undefined => {
+    const known = list.filter(({ id }) => account.now.has(id))
+    return known[which % (known.length || 1)]
+  }
+  const told = (id: string) => account.now.get(id)!.told.split('/')
+  const put = (id: string, ...words: (string | number)[]): Account =>
+    changed(account, id, { told: words.join('/'), names: account.now.get(id)?.names ?? [] })
+
+  switch (deed.do) {
+    case 'merge':
+    case 'replace': {
+      const file = fileOf(which % 3, tag)
+      const kept = deed.do === 'merge' ? account.now : []
+      const after = turned(account, new Map([...kept, ...accountOf(file)]))
+      return { work: () => tab.takeLogbook(file, deed.do as 'merge'), after: [after] }
+    }
+    case 'wipe':
+      return { work: tab.wipe, after: [account.now.size ? turned(account, new Map()) : account] }
+    case 'undo':
+      return account.before && { work: tab.undoEdition, after: [undone(account)] }
+    case 'reload':
+      return { work: tab.load, after: [account] }
+  }
+
+  const device = there(tab.devices)
+  if (device)
+    switch (deed.do) {
+      case 'run': {
+        const [id, of] = [`r${next}`, Number(device.id.slice(1))]
+        const kept = { told: `${tag}/${tag}`, names: [device.id, `s${of}`] }
+        return {
+          work: () => tab.putRun(runOf(id, of, `${tag}`), trace(tag)),
+          after: [changed(account, id, kept)],
+        }
+      }
+      case 'notes':
+        return {
+          work: () => tab.put('devices', { ...device, notes: `n${tag}` }, device),
+          after: [put(device.id, `n${tag}`, told(device.id)[1])],
+        }
+      case 'watts':
+        return {
+          work: () => tab.put('devices', { ...device, maxWatts: tag }, device),
+          after: [put(device.id, told(device.id)[0], tag)],
+        }
+      case 'delete gear': {
+        const used = [...account.now.values()].some(({ names }) => names.includes(device.id))
+        const refused = () => expect(tab.remove('devices', device.id)).rejects.toThrow(/It is used by|killed/)
+        return used
+          ? { work: refused, after: [account] }
+          : { work: () => tab.remove('devices', device.id), after: [changed(account, device.id, null)] }
+      }
+    }
+
+  const run = there(tab.runs)
+  if (run)
+    switch (deed.do) {
+      case 'rename':
+        return {
+          work: () => tab.changeRun(run.id, () => ({ name: `n${tag}` })),
+          after: [put(run.id, `n${tag}`, told(run.id)[1])],
+        }
+      case 'retrace':
+        return {
+          work: () =>
+            tab.write(
+              'runs',
+              () => tab.run(run.id)!,
+              () => trace(tag),
+            ),
+          after: [put(run.id, told(run.id)[0], tag)],
+        }
+      case 'delete':
+        return { work: () => tab.remove('runs', run.id), after: [changed(account, run.id, null)] }
+      case 'delete and undo':
+        return {
+          work: async () => (await tab.removeRun(run.id))(),
+          after: [changed(account, run.id, null), put(run.id, ...told(run.id))],
+        }
+    }
+  return null
+}
+
+/** What lies in storage, read anew, in the account's words. */
+async function stored(): Promise<string[]> {
+  const tab = await openTab()
+  expect(tab.apart).toEqual([])
+  return sorted(accountOf(await tab.readWhole()))
+}
+const sorted = (shelf: Shelf) => [...shelf].map(([key, { told }]) => `${key} ${told}`).sort()
+
+const DAYS = process.env.FUZZ_RUNS ? 1000 : 40
+
+it('a logbook holds what was done to it, by two tabs and through kills', { timeout: 600_000 }, async () => {
+  const deeds = fc.array(DEED, { minLength: 3, maxLength: 25 })
+  await fc.assert(
+    fc.asyncProperty(deeds, async (all) => {
+      writesLeft = Infinity
+      await emptyBrowser()
+      let tabs = [await openTab(), await openTab()]
+      let account: Account = { now: new Map(), before: null, since: new Set() }
+      for (const [i, deed] of all.entries()) {
+        const plan = planned(deed, tabs[deed.tab], account, i)
+        if (!plan) continue
+        writesLeft = deed.dies ?? Infinity
+        const failure: unknown = await plan.work().catch((error: unknown) => error)
+        const killed = writesLeft < 0
+        writesLeft = Infinity
+        if (failure instanceof Error && !killed) throw failure
+        if (killed) tabs = [await openTab(), await openTab()]
+        const ways = killed ? [account, ...plan.after] : plan.after.slice(-1)
+        const found = await stored()
+        const way = ways.findLast(({ now }) => isDeepStrictEqual(sorted(now), found))
+        if (!way) expect(found).toEqual(sorted(ways.at(-1)!.now))
+        account = way!
+        const { devices, sources, runs } = tabs[deed.tab]
+        if (!killed)
+          expect([...devices, ...sources, ...runs].map(({ id }) => id).sort()).toEqual(
+            [...account.now.keys()].sort(),
+          )
+      }
+    }),
+    { numRuns: DAYS, ...(process.env.FUZZ_RUNS ? { seed: Date.now() % 1_000_000 } : {}) },
+  )
+})
