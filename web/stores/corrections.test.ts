@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto'
+import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it } from 'vitest'
 import { useCorrections } from './corrections'
 import { useLogbook } from './logbook'
@@ -14,6 +15,22 @@ it('keeps what another tab wrote of a device while a rating of it was put right'
   const [device] = logbook.devices
   expect(device).toMatchObject({ notes: 'scratched', maxWatts: 30, capacityMah: 4000 })
   expect(device.corrections.map((c) => c.field)).toEqual(['capacityMah'])
+})
+
+it('judges a run anew by its readings as another tab left them, when a rule of it is put right', async () => {
+  setActivePinia(createPinia())
+  const other = useLogbook()
+  await other.load()
+  const putRuleRight = useCorrections().putRuleRight
+  await other.traceOf('a')
+  setActivePinia(createPinia())
+  await useLogbook().load()
+  const [, , at] = (await useLogbook().readingsOf('a'))!.time
+  await useCorrections().correct('a', { row: 2, t: at }, 'percent', 100, 'misread')
+  // Nothing of it has come to the other tab when it puts the rule right.
+  await putRuleRight('a', 'stop', { kind: 'duration', seconds: 7200 }, 'it was to charge for two hours')
+  expect(other.run('a')).toMatchObject({ state: 'short', stop: { kind: 'duration' } })
+  expect(other.run('a')!.corrections).toHaveLength(1)
 })
 
 it('puts no other reading right than the one that was looked at, though another tab put one before it meanwhile', async () => {

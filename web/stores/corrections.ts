@@ -55,11 +55,10 @@ export const useCorrections = defineStore('corrections', () => {
 
   /** Puts something of a run's readings right; the old value, the reason and the moment stay with it. One write. */
   async function correctReadings(id: string, how: (of: RunWithTrace) => RunWithTrace) {
-    await logbook.traceOf(id)
     let corrected!: Trace
-    const decide = (): Run => {
+    const decide = async (): Promise<Run> => {
+      const trace = await logbook.traceOf(id)
       const run = logbook.run(id)
-      const trace = logbook.traces.get(id)
       if (!run || !trace) throw new Error('This run was changed in another tab. Look at it again first.')
       const done = how({ run, trace })
       corrected = done.trace
@@ -96,10 +95,9 @@ export const useCorrections = defineStore('corrections', () => {
 
   /** Puts a rule right that a run was made by. */
   async function putRuleRight<K extends RuleName>(id: string, rule: K, to: Run[K], why: string) {
-    await logbook.traceOf(id)
-    await logbook.changeRun(id, (run) => {
+    await logbook.changeRun(id, async (run) => {
       // As it stands by then: another tab may have put a reading right meanwhile.
-      const trace = logbook.traces.get(id)
+      const trace = await logbook.traceOf(id)
       const put = correctRule(run, rule, to, because(why))
       return trace ? rejudged({ run, trace }, { run: put, trace }) : put
     })
@@ -112,9 +110,8 @@ export const useCorrections = defineStore('corrections', () => {
     start?: { startedAt: string; said: { from: string; to: string }; why: string },
   ) {
     const protocol = logbook.campaign(changed.planned?.campaignId ?? null)?.protocol
-    if (protocol) await logbook.traceOf(id)
-    await logbook.changeRun(id, (run) => {
-      const trace = logbook.traces.get(id)
+    await logbook.changeRun(id, async (run) => {
+      const trace = protocol && (await logbook.traceOf(id))
       return {
         ...(start ? correctStart(run, start.startedAt, start.said, because(start.why)) : {}),
         ...changed,

@@ -119,11 +119,15 @@ export const useLogbook = defineStore('logbook', () => {
   }
 
   /** Puts one record: `decide` is asked under the lock, when this tab knows the logbook as it stands. */
-  async function write<K extends CollectionName>(name: K, decide: () => Records[K], trace?: () => Trace) {
+  async function write<K extends CollectionName>(
+    name: K,
+    decide: () => Records[K] | Promise<Records[K]>,
+    trace?: () => Trace,
+  ) {
     let record!: Records[K]
     let readings: Trace | undefined
-    const written = await storage.change(revision, show, () => {
-      record = plain(decide())
+    const written = await storage.change(revision, show, async () => {
+      record = plain(await decide())
       readings = trace?.()
       return [{ put: name, record, trace: readings } as storage.Change]
     })
@@ -176,14 +180,15 @@ export const useLogbook = defineStore('logbook', () => {
   const changeRecord = <K extends CollectionName>(
     name: K,
     id: string,
-    how: (now: Records[K]) => Partial<Records[K]>,
+    how: (now: Records[K]) => Partial<Records[K]> | Promise<Partial<Records[K]>>,
   ) =>
-    write(name, () => {
+    write(name, async () => {
       const now = byId.value[name].get(id) as Records[K] | undefined
       if (!now) throw new Error(`This ${COLLECTIONS[name].called} is no longer in the logbook.`)
-      return { ...now, ...how(now) }
+      return { ...now, ...(await how(now)) }
     })
-  const changeRun = (id: string, how: (now: Run) => Partial<Run>) => changeRecord('runs', id, how)
+  const changeRun = (id: string, how: (now: Run) => Partial<Run> | Promise<Partial<Run>>) =>
+    changeRecord('runs', id, how)
   const changeCampaign = (id: string, how: (now: Campaign) => Partial<Campaign>) =>
     changeRecord('campaigns', id, how)
   const changeWriteUp = (id: string, how: (now: WriteUp) => Partial<WriteUp>) =>
