@@ -17,7 +17,7 @@ import type { Table } from './table'
 import { inSmallerUnit } from './thousandths'
 import type { TimeStyle } from './timeCell'
 import { guessTimeStyle } from './timeStyle'
-import { areShares } from './valueCell'
+import { areShares, valueOf } from './valueCell'
 
 const LEVEL: ColumnMeaning = { kind: 'channel', channel: 'percent', divisor: 1 }
 /** Names of the level, unless it is the battery's volts that stand under them. */
@@ -79,10 +79,11 @@ export function guessColumns(table: Table): ColumnMeaning[] {
   const level = meanings.findIndex((m) => m.kind === 'channel' && m.channel === 'percent')
   const timed = meanings[time]
   if (timed?.kind === 'time') {
+    const watts = wattsAt(meanings)
     const styles = (level >= 0 ? [level] : likeLevels(table, meanings)).map((column) => {
       const shares = asShares(meanings[column], table, column)
       const points = shares.kind === 'channel' && shares.divisor < 1 ? 1 / SHARE : 1
-      return pacedStyle(timed.style, table.headers[time], table.rows, { time, level: column, points })
+      return pacedStyle(timed.style, table.headers[time], table.rows, { time, level: column, points, watts })
     })
     const [paced = timed.style] = styles
     const style = styles.every((other) => other === paced) ? paced : timed.style
@@ -101,6 +102,17 @@ export function guessColumns(table: Table): ColumnMeaning[] {
     const isTooMany = isTaken && meaning.kind === 'temperature' && ++places > MOST_PLACES
     return isTaken && !isTooMany ? meaning : { kind: 'ignore' }
   })
+}
+
+/** The watts of a row by what its columns hold; undefined where they hold none. */
+function wattsAt(meanings: readonly ColumnMeaning[]): ((cells: readonly string[]) => number) | undefined {
+  const [power, volts, amps] = (['power', 'voltage', 'current'] as const).map((channel) =>
+    meanings.findIndex((m) => m.kind === 'channel' && m.channel === channel),
+  )
+  const valueIn = (cells: readonly string[], column: number) =>
+    valueOf(cells[column] ?? '', meanings[column], '')
+  if (power >= 0) return (cells) => Math.abs(valueIn(cells, power))
+  return volts < 0 || amps < 0 ? undefined : (cells) => Math.abs(valueIn(cells, volts) * valueIn(cells, amps))
 }
 
 /** The style in which what a meter counted agrees with what it read; undefined where it tells none. */

@@ -98,6 +98,11 @@ it('knows each quantity by its unit, the first of a kind as what was read, and h
     ['1 min', '00:01:00'],
     ['45 secs', '00:00:45'],
     ['3601 seconds', '01:00:01'],
+    ['1 hour and 5 minutes', '01:05:00'],
+    ['2 hours, 5 min', '02:05:00'],
+    ['2 Stunden und 5 Minuten', '02:05:00'],
+    ['10h20 at', '10:20:00'],
+    ['+15', '00:15:00'],
     // A number without a unit behind the hours is minutes, whatever follows.
     ['1 h 30', '01:30:00'],
     ['after 1h05 9.1 W,', '01:05:00'],
@@ -116,6 +121,12 @@ it('knows each quantity by its unit, the first of a kind as what was read, and h
     ['7:02', '7:02'],
     ['7:02 pm', '7:02 pm'],
     ['7 p.m.', '7:00 pm'],
+    // Hours that are said to be hours, and days before them.
+    ['19.02 Uhr', '19:02:00'],
+    ['0:15 h', '0:15:00'],
+    ['2026-11-14 02:07', '2026-11-14 02:07'],
+    ['14.11. 7:02 pm', '14.11. 7:02 pm'],
+    ['0930', '09:30:00'],
   ])
     expect([said, timeOf(said)]).toEqual([said, time])
   expect(cellsOf('7:02 5 per cent, 18.1 watts, 9 volts and 2 amps')).toMatchObject({
@@ -133,6 +144,26 @@ it('takes three lines for a page, if seven in ten of them tell something', () =>
     notebookTable([...Array<string>(told).fill('7:02 5 %'), ...Array<string>(idle).fill('tea')].join('\n'))
   expect([page(3, 0), page(7, 3)].map((t) => t?.rows.length)).toEqual([3, 7])
   expect([page(2, 0), page(6, 3)]).toEqual([undefined, undefined])
+})
+
+it('takes what stands among named values for a reading too, and a decimal comma for none between cells', () => {
+  const page = (line: (t: number, level: number, watts: string) => string) =>
+    read(...[0, 1, 2, 3].map((i) => line(10 + 10 * i, 20 + 6 * i, `18,${i}`)))
+  for (const way of [
+    page((t, level, watts) => `12:${t} → level: ${level}% ${watts} Watt`),
+    page((t, level, watts) => `0:${t}:00; Akku ${level} %, P=${watts}W`),
+    page((t, level, watts) => `${t} min, ${level} %, @ ${watts} W`),
+    page((t, level, watts) => `12${t} - ${level} % ${watts} W`),
+    page((t, level, watts) => `1:${t} AM, ${level} Prozent / ${watts} W`),
+  ])
+    expect([way.time.map((t) => t - way.time[0]), way.level, way.watts]).toEqual([[0, 10, 20, 30], [20, 26, 32, 38], [18, 18.1, 18.2, 18.3]]) // prettier-ignore
+})
+
+it('takes clocks of two parts that go on by less than ten seconds for hours and minutes: nobody writes so fast', () => {
+  const [minutes, seconds] = [['0:00', '0:01', '0:02', '0:03'], ['0:00', '0:10', '0:20', '0:30']].map((clocks) =>
+    read(...clocks.map((clock, i) => `${clock} – ${5 + Math.floor(i / 2)} %`)).time,
+  ) // prettier-ignore
+  expect([minutes[3], seconds[3]]).toEqual([3, 0.5])
 })
 
 it('counts minutes from the clock of the first reading, where they cannot be of its own kind', () => {

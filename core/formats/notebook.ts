@@ -1,5 +1,7 @@
+import { median, pairs } from 'd3-array'
 import { ProblemList, quoted } from './problem'
 import type { Table } from './table'
+import { isTwoParts } from './timeCell'
 import { QUANTITY_UNIT } from './units'
 
 /** So many of the lines behind the first that tells something must do so for a text to be such notes. */
@@ -8,28 +10,39 @@ const ALIKE = 0.7
 const MOST_CHARS = 200_000
 const LEAST_LINES = 3
 
+/** A day, as it stands before the clock of each line. */
+const DAY = String.raw`(?<!\d)(\d{4}-\d\d-\d\d|\d{1,2}[./]\d{1,2}[./](?:\d{4}|\d\d)?)(?:,?\s+|T)`
 /** "7:02 pm", "19:02:30", "7 pm": as a clock stands there. */
-const CLOCK =
-  /(?<![\d:.,])(?:(\d{1,3}:\d\d(?::\d\d)?)(?:\s*([ap])\.?m\b\.?)?(?!:?\d)|(\d{1,2})\s*([ap])\.?m\b\.?)/i
-const HOURS = String.raw`(\d{1,3}(?:[.,]\d+)?)\s*(?:h|hrs?|hours?)(?![a-z])`
-const BARE_MINUTES = String.raw`(\d{1,2})(?!\d|[.,]\d|\s*[%°a-z'′])`
-/** "3 m cable" is a length. */
-const MINUTES = String.raw`(\d{1,4}(?:[.,]\d+)?)\s*(?:(?:mins?|minutes?)(?![a-z])|(?:m(?![a-z])|['′])(?![^,;.]*\b(?:cable|lead|cord)\b))`
-const SECONDS = String.raw`(\d{1,5})\s*(?:(?:s|secs?|seconds?)(?![a-z])|["″])`
-const MINUTES_ON = String.raw`${MINUTES}(?:\s*${SECONDS})?`
-/** "5 min", "1 h", "1.5 h", "1 h 30", "2 hours 5 min 10 s", "90 s", "5' 30": since the start. */
-const SINCE = new RegExp(
-  String.raw`(?<![\w.,])(?:${HOURS}(?:\s*(?:${MINUTES_ON}|${BARE_MINUTES}))?|${MINUTES_ON}|${SECONDS})`,
+const CLOCK = new RegExp(
+  String.raw`(?:${DAY})?(?<![\d:.,])(?:(\d{1,3}:\d\d(?::\d\d)?)(?:\s*([ap])\.?m\b\.?)?(?!:?\d)|(\d{1,2})\s*([ap])\.?m\b\.?)`,
   'i',
 )
-/** "Minute 15". */
-const MINUTE = /\bmin(?:ute)?\.?\s+(\d{1,4})(?!\d|[.,]\d|\s*[%°a-z])/i
-/** Units as they are said. */
-const SAID: [word: RegExp, unit: string][] = [
-  [/\b(?:per ?cent|pct)\b/gi, '%'],
+const HOURS = String.raw`(\d{1,3}(?:[.,]\d+)?)\s*(?:h|hrs?|hours?|std\.?|stunden?|heures?)(?![a-z])`
+const BARE_MINUTES = String.raw`(\d{1,2})(?!\d|[.,]\d|\s*[%°a-z'′])`
+/** "3 m cable" is a length. */
+const MINUTES = String.raw`(\d{1,4}(?:[.,]\d+)?)\s*(?:min(?:s|utes?|uten|uti|utos)?(?![a-z])|(?:m(?![a-z])|['′])(?![^,;.]*\b(?:cable|lead|cord)\b))`
+const SECONDS = String.raw`(\d{1,5})\s*(?:(?:s|secs?|seconds?)(?![a-z])|["″])`
+const MINUTES_ON = String.raw`${MINUTES}(?:\s*${SECONDS})?`
+/** "5 min", "1 h", "1.5 h", "1 h 30", "2 hours, 5 min 10 s", "90 s", "5' 30": since the start. */
+const SINCE = new RegExp(
+  String.raw`(?<![\w.,])(?:${HOURS}(?:\s*(?:(?:(?:,|&|and|und|et|y|e)\s+)?${MINUTES_ON}|${BARE_MINUTES}))?|${MINUTES_ON}|${SECONDS})`,
+  'i',
+)
+/** "Minute 15", "+15". */
+const MINUTE = new RegExp(
+  String.raw`(?:\bmin(?:ute)?\.?\s+|(?<![\w.,])\+\s?)(\d{1,4})(?!\d|[.,:]\d|\s*(?:[%°]|(?:${QUANTITY_UNIT})(?![a-z])))`,
+  'i',
+)
+/** Units and clocks as they are said. */
+const SAID: [words: RegExp, plain: string][] = [
+  [/(?<=\d\s*)(?:per ?cent[oi]?|pct|prozent|procent|pour ?cent|por ?cien(?:to)?)(?![a-z])/gi, '%'],
   [/\bwatts?\b/gi, 'W'],
   [/\bvolts?\b/gi, 'V'],
-  [/\bamp(?:ere)?s?\b/gi, 'A'],
+  [/\bamp(?:[eè]re)?s?\b/gi, 'A'],
+  // Hours are said to be hours.
+  [/(?<![\d:.,])(\d{1,2})[.:](\d\d)\s*(?:uhr|o.clock)(?![a-z])/gi, '$1:$2:00'],
+  [/(?<![\d:.,])(\d{1,3}:\d\d)\s*(?:h|hrs?|hours?)(?![a-z])/gi, '$1:00'],
+  [/(?<![\w.,:])(\d{1,3})h([0-5]\d)(?!\d|[.,]\d|\s*(?:m|['′]))/gi, '$1 h $2 min'],
 ]
 const AT_START = /\b(?:start|begin)(?:s|ed|ning)?\b|\bplugged in\b|\bat 0(?![\d:.,])/i
 /** A battery that is full: not half full, and no full brightness. */
@@ -79,9 +92,9 @@ function notedIn(said: string): Noted | null {
   return { since: since ? secondsOf(since) : 60 * Number(minute?.[1] ?? 0), values }
 }
 
-function clockIn([, clock, half, hour, halfOfHour]: RegExpExecArray): string {
+function clockIn([, day, clock, half, hour, halfOfHour]: RegExpExecArray): string {
   const [at, of] = hour ? [`${hour}:00`, halfOfHour] : [clock, half]
-  return of ? `${at} ${of.toLowerCase()}m` : at
+  return `${day ? `${day} ` : ''}${at}${of ? ` ${of.toLowerCase()}m` : ''}`
 }
 
 function secondsOf([, hours, m1, s1, m2, m3, s3, s4]: RegExpExecArray): number {
@@ -91,7 +104,9 @@ function secondsOf([, hours, m1, s1, m2, m3, s3, s4]: RegExpExecArray): number {
 
 /** A clock on the wall, s of its day. */
 function secondsOfDay(clock: string): number {
-  const [h, m, s = 0] = clock.split(':').map((part) => Number.parseInt(part, 10))
+  const [h, m, s = 0] = withoutDay(clock)
+    .split(':')
+    .map((part) => Number.parseInt(part, 10))
   const half = /([ap])m$/.exec(clock)?.[1]
   return (half ? (h % 12) + (half === 'p' ? 12 : 0) : h) * 3600 + m * 60 + s
 }
@@ -117,7 +132,7 @@ const clockOf = (s: number): string =>
 export function notebookTable(text: string): Table | undefined {
   if (text.length > MOST_CHARS) return undefined
   const lines = text.split(/\r?\n/)
-  const noted = lines.map(notedIn)
+  const noted = withColons(lines).map(notedIn)
   const first = noted.findIndex((n) => n !== null)
   const later = lines.flatMap((line, i) => (i >= first && line.trim() !== '' ? [i] : []))
   const told = later.filter((i) => noted[i] !== null)
@@ -144,6 +159,7 @@ export function notebookTable(text: string): Table | undefined {
     if (!time) problems.add(i + 1, '', `${quoted(lines[i].trim())} tells no reading and its time; it is left out.`)
     else rows.push({ line: i + 1, cells: [time, ...headers.slice(1).map((h) => noted[i]!.values.get(h) ?? '')] })
   }
+  asWritten(rows.map(({ cells }) => cells[0])).forEach((time, i) => (rows[i].cells[0] = time))
   const before = lines.slice(0, first).filter((line) => line.trim() !== '')
   const sort = before.length > 0 ? [`The notes begin in line ${first + 1}; what stands before it was left out.`] : []
   const from = !isCounted ? [] : [`Minutes count from ${firstClock}, the clock of the first reading.`]
@@ -152,7 +168,8 @@ export function notebookTable(text: string): Table | undefined {
 
 /** A clock that begins so early was started with the charge; a later one may hang on a wall. Hours, or minutes. */
 const EARLY = 5
-const isStopwatch = (clock: string): boolean => !/m$/.test(clock) && Number(clock.split(':')[0]) <= EARLY
+const isStopwatch = (clock: string): boolean =>
+  !/m$/.test(clock) && withoutDay(clock) === clock && Number(clock.split(':')[0]) <= EARLY
 
 /** A line's time as the others of its text are written; '' where it has none of that kind. */
 function timeOf({ clock, since }: Noted, isSince: boolean, firstClock: string): string {
@@ -163,7 +180,34 @@ function timeOf({ clock, since }: Noted, isSince: boolean, firstClock: string): 
   return `${secondsOfDay(clock)} s`
 }
 
+/** "1730": a clock without its colon, first or last in a line. */
+const PLAIN_CLOCK =
+  /(?<![\w.,:;-])([01]\d|2[0-3])([0-5]\d)(?=\s*$|\s*[-–—→=:,;|]\s|\s+(?!\S*\d))|(?<=^\s*)([01]\d|2[0-3])([0-5]\d)(?=\s)/
+
+/** Lines with colons in their clocks, where all that tell a level have such a number, and none a clock or minutes. */
+function withColons(lines: readonly string[]): readonly string[] {
+  const told = lines.filter((line) => VALUE_OF_LEVEL.test(line))
+  const isPlain = (line: string) => PLAIN_CLOCK.test(line) && !CLOCK.test(line) && !SINCE.test(line)
+  return told.length >= LEAST_LINES && told.every(isPlain)
+    ? lines.map((line) => line.replace(PLAIN_CLOCK, (_, h1, m1, h2, m2) => `${h1 ?? h2}:${m1 ?? m2}:00`))
+    : lines
+}
+const VALUE_OF_LEVEL = /\d\s?(?:%|per ?cent|prozent)/i
+
+const withoutDay = (clock: string): string => clock.replace(/^.*\s(?=\d+:)/, '')
+
 const DAY_S = 86_400
+/** Nobody writes a line down more often than so many seconds, or more lines than so many. */
+const LEAST_STEP_S = 10
+const MOST_BY_HAND = 100
+
+/** Clocks of two parts with their seconds, where hours and minutes alone could have been written down so fast. */
+function asWritten(clocks: readonly string[]): readonly string[] {
+  if (clocks.length > MOST_BY_HAND || !clocks.every(isTwoParts)) return clocks
+  const seconds = clocks.map((clock) => secondsOfDay(`0:${clock.trim()}`))
+  const step = median(pairs(seconds, (a, b) => b - a)) ?? NaN
+  return step > 0 && step < LEAST_STEP_S ? clocks.map((clock) => `${clock}:00`) : clocks
+}
 
 /** Whether a line is such a reading. */
 export const isReading = (line: string): boolean => notedIn(line) !== null

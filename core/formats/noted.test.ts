@@ -25,8 +25,8 @@ describe('times', () => {
     const told = read(rows('Time;Level', '0:00;5', '0:05;11', '0:10;17', '1:00;60'))
     expect(told.time).toEqual([0, 300, 600, 3600])
     expect(told.assumed).toContain('Times are hours and minutes since power-on.')
-    // 20 points a minute is more than anything takes up; below it they stay minutes and seconds.
-    const fast = read(rows('Time;Level', '0:00;5', '5:00;60'))
+    // More than eight points a minute hardly anything takes up; below it they stay minutes and seconds.
+    const fast = read(rows('Time;Level', '0:00;5', '5:00;45'))
     expect(fast.time).toEqual([0, 300])
     expect(fast.assumed).toContain('Times are minutes and seconds since power-on.')
     expect(read(rows('Time;Level', '0:00:00;5', '0:00:05;60')).time).toEqual([0, 5])

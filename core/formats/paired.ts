@@ -18,6 +18,8 @@ const NO_NAME = /^(am|pm|h|hrs?|hours?|min|mins|minutes?|s|secs?|seconds?|at)$/i
 const PAIR =
   /(?<![\w%°./()-])([A-Za-z][\w%°./()-]*)\s*[=:]\s*([-+−]?\d+(?:[.,:/-]\d+)*(?:[T ]\d{1,2}:\d\d(?::\d\d(?:[.,]\d+)?)?(?:Z|[-+]\d\d:?\d\d)?)?(?:e[-+]?\d+)?(?:\s?[A-Za-z%°Ω]+(?![A-Za-z%°Ω])(?!\s*[=:]))?)/gi
 const STAMPED = 'time'
+/** What is said of such a log. */
+export const NAMES_VALUES = 'Each line names its values.'
 /** No meter prints more than this, characters. */
 const LONGEST_LINE = 4096
 
@@ -82,7 +84,7 @@ export function pairedTable(text: string): Table | undefined {
   if (lines.length > MOST_READINGS)
     throw new UnreadableFile(`The file holds more than ${MOST_READINGS} rows.`)
   const problems = new ProblemList()
-  return tableOf(namedLines(lines, problems), 'Each line names its values.', problems)
+  return tableOf(namedLines(lines, problems), NAMES_VALUES, problems)
 }
 
 /** What each line names, one after the other: a million of them are not held at once. Nothing for a line that names none. */

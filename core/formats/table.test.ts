@@ -81,6 +81,12 @@ it('offers each quantity in its unit and in thousandths, and levels as shares to
   expect(new Set(channelChoices().map((c) => c.value)).size).toBe(titles.length)
 })
 
+it('takes no reading for a heading that is like all below it but for its figures', () => {
+  const text = 'a1 23 %;18.5 W\na2 26 %;18.2 W\na3 30 %;17.9 W\n'
+  expect(readTable(text).rows).toHaveLength(3)
+  expect(readTable(`hub 1;hub 2\n${text}`).rows).toHaveLength(3)
+})
+
 it('loses no reading of a table that begins with its values', () => {
   const { headers, rows, assumed } = readTable('0:00;5\n0:05;11\n')
   expect([headers, rows.length, assumed[0]]).toEqual([

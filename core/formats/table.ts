@@ -224,8 +224,18 @@ function likeliestShape(sample: string): { delimiter: Delimiter; headerRow: numb
   const head = headOf(best.rows, best.width)
   if (best.rows.length > 1 && best.rows.slice(0, 2).every(areValues))
     return { delimiter: best.delimiter, headerRow: -1 }
+  if (isLikeBelow(best.rows, head)) return { delimiter: best.delimiter, headerRow: -1 }
   const isFound = best.alike > best.rows.length / 2 && best.rows[head].some((cell) => /\p{L}{2}/u.test(cell))
   return { delimiter: best.alike > 0 ? best.delimiter : ',', headerRow: isFound ? head : 0 }
+}
+
+/** A row that differs from most below it in its figures alone is a reading, and heads nothing. */
+function isLikeBelow(rows: string[][], head: number): boolean {
+  const shapeOf = (cells: string[] | undefined) => cells?.map((cell) => cell.replace(/\d+/g, '0')).join('\n')
+  const shape = shapeOf(rows[head])
+  const below = rows.slice(head + 1)
+  const alike = below.filter((cells) => shapeOf(cells) === shape).length
+  return below.length > 1 && /0/.test(shape ?? '') && alike > below.length / 2
 }
 
 /** The row that heads a table: above its first row of values and that of its units, or else the first of its width. */

@@ -69,6 +69,11 @@ describe('how a column of times is written', () => {
     ['time', ['20:00', '21:00', '22:00'], 'clock'],
     ['time', ['20:01', '21:01', '22:01'], 'time-of-day'],
     ['time', ['05:00', '05:00', '05:00'], 'clock'],
+    // Without any sign: by how it goes on where the hour turns, or by its nought.
+    ['time', ['1740', '1750', '1800', '1810'], 'time-of-day'],
+    ['time', ['1740', '1750', '1760', '1770'], 'seconds'],
+    ['time', ['0940', '0945'], 'time-of-day'],
+    ['time', ['0000', '0010', '0020'], 'seconds'],
     // What no wall shows counts from power-on.
     ['time', ['90:00', '95:00', '100:00'], 'clock'],
     ['time', ['2026-03-02T18:40:00Z', '2026-03-02T18:45:00Z'], 'moments'],

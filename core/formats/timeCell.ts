@@ -118,9 +118,16 @@ export function parseTimeOfDay(cell: string): number {
   return hours < 24 && minutes < 60 && seconds < 60 ? hours * 3600 + minutes * 60 + seconds : NaN
 }
 
-/** A clock with points for colons, as `18.40`: a column of them is told from numbers by how it goes on. */
+/** A clock with points for colons, or without, as `18.40` or `1840`: a column of them is told from numbers by how it goes on. */
 export const parseDottedTime = (cell: string): number =>
-  parseTimeOfDay(withColons(cell.trim().replace(YEARLESS, '')))
+  parseTimeOfDay(
+    withColons(
+      cell
+        .trim()
+        .replace(YEARLESS, '')
+        .replace(/^(\d{2})(\d{2})$/, '$1:$2'),
+    ),
+  )
 
 const thousandths = (cell: string) => decimal(cell) / 1000
 const READERS: Record<TimeStyle, (cell: string) => number> = {

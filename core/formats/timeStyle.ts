@@ -29,7 +29,7 @@ export function guessTimeStyle(header: string, cells: readonly string[]): TimeSt
     return /h+:?mm(?!:?ss)/i.test(header) && filled.every(isTwoParts) ? 'hours-minutes' : 'clock'
   const monthFirst = isMonthFirst(filled)
   if (most((cell) => parseMoment(cell, monthFirst))) return monthFirst ? 'moments-month-first' : 'moments'
-  if (areDotted(filled)) return 'time-of-day'
+  if (areDotted(filled) || areCompact(filled)) return 'time-of-day'
   if (filled.length > 0 && filled.every(isDayNumber)) return 'moments'
   const numbers = filled.map(decimal).filter((n) => !Number.isNaN(n))
   const [first = 0] = numbers
@@ -54,6 +54,16 @@ function areDotted(cells: readonly string[]): boolean {
   const numbers = cells.map(decimal)
   if (clocks.some(Number.isNaN)) return false
   return numbers.some(Number.isNaN) || UNEVEN * unevenness(clocks) < unevenness(numbers)
+}
+/**
+ * Whether clocks stand there without any sign, "0930": going on far more evenly as clocks than as numbers, or with a nought
+ * before the hour, which no number has; from "0000" on a counter may have as many.
+ */
+function areCompact(cells: readonly string[]): boolean {
+  const clocks = cells.map((cell) => (/^\s*\d{4}\s*$/.test(cell) ? parseDottedTime(cell) : NaN))
+  if (clocks.length < 2 || clocks.some(Number.isNaN)) return false
+  const isPadded = cells[0].trim().startsWith('0') && !cells.some((cell) => cell.trim() === '0000')
+  return isPadded || UNEVEN * unevenness(clocks) < unevenness(cells.map(decimal))
 }
 /** So many times less evenly numbers must go on than the clocks they could be. */
 const UNEVEN = 2

@@ -11,6 +11,7 @@ import { beginsAt, withDates } from './dateColumn'
 import { smallerUnitWords } from './thousandths'
 import { withTurned } from './turned'
 import { isReading, notebookTable } from './notebook'
+import { NAMES_VALUES } from './paired'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { besideEachOther, begunAgain, joined } from './recordings'
 import { columnWords } from './columnWords'
@@ -73,9 +74,14 @@ export function readTraceTables(text: string, onProgress?: Progress): Table[] {
     const [first] = tables
     // What has no time is no table of readings; what is headed by a reading has no heading. A page's title is none either.
     const isTable = hasTime(first) && !isReading(first.headers.join(' '))
-    const otherwise = isTable && isHeaded(first) ? [] : notes()
+    const isSure = isTable && isHeaded(first)
+    // Without a row of names above its lines, values that have none there would be passed over.
+    const otherwise = isSure && !isNameless(first) && !first.assumed.includes(NAMES_VALUES) ? [] : notes()
     const isBetter = !isTable || rowsOf(otherwise) >= MOST_LINES * rowsOf(tables)
-    return otherwise.length > 0 && isBetter ? otherwise : tables
+    const [before, now] = [readIn(tables), readIn(otherwise)]
+    const readsMore = passesOver(first) || rowsOf(otherwise) > rowsOf(tables)
+    const tellsMore = !isSure || now > before || (now === before && readsMore)
+    return otherwise.length > 0 && isBetter && tellsMore ? otherwise : tables
   } catch (refusal) {
     const otherwise = refusal instanceof UnreadableFile ? notes() : []
     if (otherwise.length === 0) throw refusal
@@ -87,10 +93,19 @@ export function readTraceTables(text: string, onProgress?: Progress): Table[] {
 const MOST_LINES = 0.7
 const rowsOf = (tables: readonly Table[]): number => sum(tables, ({ rows }) => rows.length)
 
+/** Columns in which something was read. */
+const readIn = ([table]: readonly Table[]): number => (table ? kindsIn(table).filter(isRead).length : 0)
+const isRead = (kind: ColumnMeaning['kind']): boolean => kind === 'channel' || kind === 'temperature'
+/** Whether figures of a table without names stand in no column that was known: "18,5 W" cut at its comma. */
+const passesOver = (table: Table): boolean =>
+  isNameless(table) &&
+  kindsIn(table).some((kind, i) => kind === 'ignore' && /\d/.test(table.rows[0].cells[i] ?? ''))
+const isNameless = ({ headers }: Table): boolean => headers.every((header) => /^column \d+$/.test(header))
+
 /** Whether a heading names anything that is known; of a table without any, whether its cells tell what was read. */
 const isHeaded = (table: Table): boolean =>
-  table.headers.every((header) => /^column \d+$/.test(header))
-    ? kindsIn(table).some((kind) => kind === 'channel' || kind === 'temperature')
+  isNameless(table)
+    ? kindsIn(table).some(isRead)
     : table.headers.some((header) => meaningOf(header, []).kind !== 'ignore')
 
 /** Whether a column tells the time; its first rows say it. */

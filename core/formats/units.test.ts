@@ -101,14 +101,27 @@ describe('how fast a level rises', () => {
   const paced = (style: TimeStyle, heading: string, cells: string[][], points = 1) =>
     pacedStyle(style, heading, rows(cells), { time: 0, level: 1, points })
   const clock = (...cells: string[][]) => paced('clock', 'Time', cells)
-  it('tells hours and minutes from minutes and seconds: no battery takes more than twenty points a minute', () => {
-    expect(clock(['0:00', '5'], ['1:00', '25'])).toBe('clock')
-    expect(clock(['0:00', '5'], ['1:00', '26 %'])).toBe('hours-minutes')
-    expect(clock(['1:00', '5'], ['2:00', '26'])).toBe('hours-minutes')
-    expect(clock(['1:00', '26'], ['2:00', '46'])).toBe('clock')
+  it('tells hours and minutes from minutes and seconds: hardly a battery takes more than eight points a minute', () => {
+    expect(clock(['0:00', '5'], ['1:00', '13'])).toBe('clock')
+    expect(clock(['0:00', '5'], ['1:00', '14 %'])).toBe('hours-minutes')
+    expect(clock(['1:00', '5'], ['2:00', '14'])).toBe('hours-minutes')
+    expect(clock(['1:00', '14'], ['2:00', '22'])).toBe('clock')
     expect(clock(['0:00', '5'], ['0:00:30', '20'], ['0:59', '90'])).toBe('clock')
     // A log whose newest row stands first rises from its end; a fall is none.
     expect(clock(['0:00', '90'], ['1:00', '5'])).toBe('clock')
+  })
+  it('tells them by the watts too: no phone is full of three watt-hours', () => {
+    const powered = (watts: number, ...cells: [time: string, level: number][]) =>
+      pacedStyle('clock', 'Time', rows(cells.map(([t, level]) => [t, String(level), String(watts)])), { time: 0, level: 1, points: 1, watts: (of) => Number(of[2]) }) // prettier-ignore
+    // 18 W in a minute and a half are 0.45 Wh, in as many hours 27: a tenth of a battery of 270 Wh, or of 4.5.
+    expect(powered(18, ['0:00', 5], ['0:30', 9], ['1:30', 15])).toBe('clock')
+    expect(powered(12, ['0:00', 5], ['0:30', 9], ['1:30', 15])).toBe('hours-minutes')
+    // A watch takes so long for it; and two points may as well be three.
+    expect(powered(1, ['0:00', 5], ['2:00', 9], ['4:00', 15])).toBe('clock')
+    expect(powered(12, ['0:00', 5], ['0:30', 7])).toBe('clock')
+    // 240 W fill a phone that fast, and nothing faster still.
+    expect(powered(240, ['0:00', 5], ['0:30', 10], ['1:30', 23])).toBe('clock')
+    expect(powered(900, ['0:00', 5], ['0:30', 10], ['1:30', 36])).toBe('hours-minutes')
   })
   it('goes from the first to the last row that was read', () => {
     expect(clock(['', '5'], ['0:00', 'x'], ['0:05', '5'], ['0:10', '50'], ['0:15', ''], ['x', '50'], [])).toBe('hours-minutes')
