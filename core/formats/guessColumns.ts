@@ -2,7 +2,7 @@ import { range } from 'd3-array'
 import { decimal } from '../trace/decimal'
 import { MOST_PLACES } from '../trace/places'
 import { atCellSide } from './cellSide'
-import { withoutNames } from './calledLike'
+import { withoutNames, withoutPercents } from './calledLike'
 import { withCellUnits } from './cellUnit'
 import type { Channel } from '../trace/channels'
 import { pacedStyle } from './clockPace'
@@ -71,7 +71,10 @@ export function guessColumns(table: Table): ColumnMeaning[] {
     ownChannel(table.headers[i].toLowerCase()) !== undefined ||
     quantityMeaning(table.headers[i]) !== undefined ||
     NAMES_SIDE.test(table.headers[i])
-  const named = withTime(withoutNames(withCellUnits(byName, table.rows), table), table)
+  const named = withTime(
+    withoutNames(withCellUnits(withoutPercents(byName, table.rows), table.rows), table),
+    table,
+  )
   const told = withoutMains(named, table.headers, (i) => sampleOf(table, i))
   const ofOwn = (i: number) => /_now$/i.test(table.headers[i].trim())
   const meanings = [...atCellSide(told, namesSide, ofOwn, (i) => sampleOf(table, i))]
@@ -148,7 +151,8 @@ function withTime(meanings: ColumnMeaning[], table: Table): ColumnMeaning[] {
   const { headers, rows } = table
   const hasLevel = meanings.some((m) => m.kind === 'channel' && m.channel === 'percent')
   const signs = [
-    (i: number) => hasTimeUnit(headers[i]),
+    (i: number) =>
+      hasTimeUnit(headers[i]) || (i === 0 && isTimeUnit(headers[0].trim()) && holdsRising(rows, 0)),
     (i: number) => holdsClocks(rows, i),
     (i: number) => hasLevel && holdsRising(rows, i),
   ]

@@ -1,10 +1,11 @@
 import { decimal } from '../trace/decimal'
+import { isNotRead } from './notRead'
 import type { Table } from './table'
 
 /** Whether cells read as levels, empty ones aside: whole percent, or shares of one. */
 export const lookLikeLevels = (cells: readonly string[]): boolean =>
-  cells.every((cell) => /^\s*(\d{1,2}|100|0[.,]\d+|)\s*%?\s*$/.test(cell)) &&
-  cells.some((cell) => cell.trim() !== '')
+  cells.every((cell) => isNotRead(cell) || /^\s*(\d{1,2}|100|0[.,]\d+)\s*%?\s*$/.test(cell)) &&
+  !cells.every(isNotRead)
 
 /** Whether a column holds whole percent that rise: three of them at least. Most columns are told by their first rows. */
 export function holdsLevels(rows: Table['rows'], column: number): boolean {
@@ -12,7 +13,7 @@ export function holdsLevels(rows: Table['rows'], column: number): boolean {
   let before = -Infinity
   for (const { cells } of rows) {
     const cell = cells[column]?.trim() ?? ''
-    if (cell === '') continue
+    if (isNotRead(cell)) continue
     const level = lookLikeLevels([cell]) ? decimal(cell.replace('%', '')) : NaN
     if (!(level >= before)) return false
     before = level

@@ -10,7 +10,9 @@ import { withGroups, withPairs, withUnits } from './headings'
 import { beginsAt, withDates } from './dateColumn'
 import { smallerUnitWords } from './thousandths'
 import { withTurned } from './turned'
+import { holdsLevels } from './levels'
 import { isReading, notebookTable } from './notebook'
+import { isNotRead } from './notRead'
 import { NAMES_VALUES } from './paired'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { besideEachOther, begunAgain, joined } from './recordings'
@@ -73,6 +75,7 @@ export function readTraceTables(text: string, onProgress?: Progress): Table[] {
     const tables = tablesIn(text, onProgress)
     const [first] = tables
     // What has no time is no table of readings; what is headed by a reading has no heading. A page's title is none either.
+    if (hasTime(first) && isWide(first)) return tables
     const isTable = hasTime(first) && !isReading(first.headers.join(' '))
     const isSure = isTable && isHeaded(first)
     // Without a row of names above its lines, values that have none there would be passed over.
@@ -92,6 +95,11 @@ export function readTraceTables(text: string, onProgress?: Progress): Table[] {
 /** A page of notes has a title and a remark among its readings. */
 const MOST_LINES = 0.7
 const rowsOf = (tables: readonly Table[]): number => sum(tables, ({ rows }) => rows.length)
+
+/** Whether names stand above two columns of levels that rise: "5V 1A" and "cold start" are chargers there. */
+const isWide = (table: Table): boolean =>
+  !isNameless(table) &&
+  table.headers.filter((_, i) => holdsLevels(table.rows.slice(0, LOOKED_AT), i)).length > 1
 
 /** Columns in which something was read. */
 const readIn = ([table]: readonly Table[]): number => (table ? kindsIn(table).filter(isRead).length : 0)
@@ -190,8 +198,6 @@ const isoOf = (seconds: number): string | null =>
   Number.isNaN(seconds) ? null : new Date(seconds * 1000).toISOString()
 
 const NOTE_MAX = 2000
-/** What people and programs write where nothing was read. */
-const NOT_READ = /^([-–—]+|\?+|n\/?a|nan|null|none)$/i
 const DECIMAL_COMMA = /^\s*-?\d+,\d/
 const GROUPING_WORDS = { ',': 'commas', '.': 'points' } as const
 
@@ -261,7 +267,7 @@ function readCell(
   problems: ProblemList,
 ): number {
   const cell = unguardCell((row.cells[index] ?? '').trim())
-  if (cell === '' || NOT_READ.test(cell)) return NaN
+  if (isNotRead(cell)) return NaN
   const value = valueOf(cell, meaning, grouping)
   if (value >= low && value <= high) return value
   problems.add(

@@ -20,7 +20,7 @@ export function withTurned(table: Table): Table {
     times.map((time, i) => ({ line: i, cells: [time] })),
     0,
   )
-  const isNamed = ({ cells }: Table['rows'][number]) => /\p{L}/u.test(cells[0] ?? '')
+  const isNamed = ({ cells }: Table['rows'][number]) => /[^\d\s.,:%+−-]/.test(cells[0] ?? '')
   const isTimes = clocks || isRising(times.map(decimal))
   if (!isTimes || !rows.every(isNamed) || holdsClocks(rows, 0)) return table
   return {

@@ -1,6 +1,7 @@
 import { plainUnit, scalesOf, type Channel } from '../trace/channels'
 import type { Trace } from '../trace/trace'
 import { SHARE, type ColumnMeaning } from './columns'
+import { isNotRead } from './notRead'
 import { UnreadableFile } from './problem'
 import type { Table } from './table'
 import { traceFromTable, type TraceReadResult } from './traceCsv'
@@ -24,7 +25,7 @@ export function wideColumns(
   const isLevel = (m: ColumnMeaning) => m.kind === 'channel' && m.channel === 'percent'
   const others = meanings.flatMap((m, i) => (m.kind === 'ignore' || isLevel(m) ? [i] : []))
   const found = others.filter((i) => {
-    const cells = table.rows.map((r) => r.cells[i]?.trim() ?? '').filter(Boolean)
+    const cells = table.rows.map((r) => r.cells[i]?.trim() ?? '').filter((cell) => !isNotRead(cell))
     const numbers = cells.filter((cell) => WIDE_CHANNELS.some((c) => isValue(cell, c)))
     return cells.length > 0 && numbers.length >= NUMBERS_SHARE * cells.length
   })
@@ -35,7 +36,7 @@ export function wideColumns(
   return watts ? meanings.flatMap((m, i) => (found.includes(i) || isWatts(m) ? [i] : [])) : found
 }
 
-const LEVEL = /(%|percent|\blevel|\bsoc)\s*[)\]]?\s*$/i
+const LEVEL = /(%|percent|\blevel|\bsoc)\s*[)\]]?\s*$|^\s*(battery\s+)?%\s/i
 const WATTS = /(\bwatts?|\bpower|[([,/]\s*([kmuµμ]?w))\s*[)\]]?\s*$/i
 /** What a column of a wide table says of itself, if it does: "Hawser 30 (W)". A charger may be called by its watts: "Hawser 30 W". */
 function saidBy(header: string): { channel: WideChannel; divisor: number } | null {
