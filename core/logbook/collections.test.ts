@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { blankSource } from '../gear/blanks'
+import { dayAndTime, fullDay } from '../words/moments'
 import { blankDevice } from '../gear/deviceFields'
 import type { Observation } from '../gear/gear'
 import type { Campaign } from '../plan/campaign'
@@ -24,8 +25,8 @@ describe('a record in a sentence', () => {
   it('goes by its name, or by its day and time where it has none', () => {
     expect(recordInWords('devices', device('Skerry P5'))).toBe('the device Skerry P5')
     expect(recordInWords('sources', source('Hawser 20', 20))).toBe('the source Hawser 20')
-    expect(recordInWords('observations', observation(WHEN))).toBe('the observation of 2026-03-02')
-    expect(recordInWords('runs', run())).toBe('the run of 2026-03-02 19:00')
+    expect(recordInWords('observations', observation(WHEN))).toBe(`the observation of ${fullDay(WHEN)}`)
+    expect(recordInWords('runs', run())).toBe(`the run of ${dayAndTime(run().startedAt)}`)
     expect(recordInWords('writeUps', { title: 'On board' } as WriteUp)).toBe('the write-up On board')
     const called = { cables: 'cable', meters: 'meter', protocols: 'protocol', campaigns: 'campaign' } as const
     for (const [name, word] of Object.entries(called))

@@ -6,6 +6,7 @@ import type { Campaign } from '../plan/campaign'
 import { campaignSchema } from '../plan/schema'
 import type { Protocol } from '../protocol/protocol'
 import { protocolSchema } from '../protocol/schema'
+import { dayAndTime, fullDay } from '../words/moments'
 import type { Correction } from '../trace/trace'
 import type { Run } from './run'
 import { runSchema } from './schema'
@@ -133,7 +134,7 @@ export const COLLECTIONS: { [K in CollectionName]: Collection<Records[K]> } = {
   observations: {
     called: 'observation',
     schema: observationSchema,
-    nameOf: (o) => `of ${o.when.slice(0, 10)}`,
+    nameOf: (o) => `of ${fullDay(o.when)}`,
     order: (a, b) => a.when.localeCompare(b.when),
     merge: theirs,
     references: (o) => pairOf(o),
@@ -173,7 +174,8 @@ export const COLLECTIONS: { [K in CollectionName]: Collection<Records[K]> } = {
   runs: {
     called: 'run',
     schema: runSchema,
-    nameOf: (r) => `${r.dated ? 'of' : 'brought in on'} ${r.startedAt.slice(0, 16).replace('T', ' ')}`,
+    // By the clock on the reviewer's wall, as screens tell it.
+    nameOf: (r) => `${r.dated ? 'of' : 'brought in on'} ${dayAndTime(r.startedAt)}`,
     order: (a, b) => a.startedAt.localeCompare(b.startedAt),
     // A run with a correction that the file has not got stays: corrections are never undone unasked.
     merge: (mine, theirs) => (knowsAllOf(theirs, mine) ? theirs : mine),

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { counted } from '@core/words/lists'
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Logbook } from '@core/logbook/logbook'
 import { mergePreview } from '@core/logbook/preview'
+import { isSameTrace } from '@core/trace/same'
 import { useFiles } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
@@ -20,7 +21,32 @@ const notices = useNotices()
 const MOST_NAMED = 5
 /** What a merge would do, before it happens. */
 const preview = computed(() =>
-  mergePreview(logbook, { ...props.incoming, runs: props.incoming.runs.map(({ run }) => run) }),
+  mergePreview(
+    logbook,
+    { ...props.incoming, runs: props.incoming.runs.map(({ run }) => run) },
+    otherReadings.value,
+  ),
+)
+const staying = computed(() => preview.value.some((p) => p.staying.length > 0))
+const named = (names: readonly string[]): string =>
+  names.slice(0, MOST_NAMED).join(', ') +
+  (names.length > MOST_NAMED ? ` and ${names.length - MOST_NAMED} more` : '')
+
+/** Runs that have other readings here than in the file; each is read in turn. */
+const otherReadings = ref<ReadonlySet<string>>(new Set())
+watch(
+  () => props.incoming,
+  async (incoming) => {
+    const found = new Set<string>()
+    otherReadings.value = found
+    for (const { run, trace } of incoming.runs) {
+      const here = logbook.run(run.id) && (await logbook.readingsOf(run.id))
+      if (props.incoming !== incoming) return
+      if (here && !isSameTrace(here, trace)) found.add(run.id)
+    }
+    otherReadings.value = new Set(found)
+  },
+  { immediate: true },
 )
 
 async function take(mode: 'merge' | 'replace') {
@@ -62,6 +88,7 @@ async function take(mode: 'merge' | 'replace') {
           <th scope="col" class="number">new</th>
           <th scope="col" class="number">the same</th>
           <th scope="col">different: the file’s counts</th>
+          <th v-if="staying" scope="col">different: yours stays</th>
         </tr>
       </thead>
       <tbody>
@@ -69,10 +96,8 @@ async function take(mode: 'merge' | 'replace') {
           <th scope="row">{{ p.called }}s</th>
           <td class="number">{{ p.fresh }}</td>
           <td class="number">{{ p.same }}</td>
-          <td>
-            {{ p.differing.slice(0, MOST_NAMED).join(', ')
-            }}{{ p.differing.length > MOST_NAMED ? ` and ${p.differing.length - MOST_NAMED} more` : '' }}
-          </td>
+          <td>{{ named(p.differing) }}</td>
+          <td v-if="staying">{{ named(p.staying) }}</td>
         </tr>
       </tbody>
     </table>
@@ -82,7 +107,8 @@ async function take(mode: 'merge' | 'replace') {
       <v-btn @click="files.openNext()">Leave it</v-btn>
     </div>
     <p class="quiet mt-2">
-      Merging keeps what is here; where both hold the same run or gear, the file’s wins.
+      Merging keeps what is here; where both hold the same run or gear, the file’s wins, unless what is here
+      was put right since.
       <template v-if="!logbook.isEmpty"
         >Replacing removes what is here now, {{ counted(logbook.runs.length, 'run') }}.</template
       >
