@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { counted } from '@core/words/lists'
 import { refDebounced, useEventListener } from '@vueuse/core'
+import { format } from 'date-fns'
 import { computed, ref } from 'vue'
 import { download } from '../../composables/download'
 import { useBench } from '../../stores/bench'
@@ -33,7 +34,8 @@ const lasts = refDebounced(
 
 async function exportLogbook() {
   try {
-    const day = new Date().toISOString().slice(0, 10)
+    // Of the evening here, not of one in London.
+    const day = format(new Date(), 'yyyy-MM-dd')
     download(`inkpath-logbook-${day}.json`, await logbook.exportText(), 'application/json')
     await copies.noteTaken()
   } catch (error) {
