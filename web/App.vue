@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent, onMounted, watchEffect } from 'vue'
+import { computed, defineAsyncComponent, onMounted, watchEffect } from 'vue'
 import { useTheme } from 'vuetify'
 import TopBar from './TopBar.vue'
 import UpdateNotice from './components/UpdateNotice.vue'
@@ -29,6 +29,9 @@ useBenchCall()
 const printing = usePrinting()
 watchEffect(() => theme.change(printing.value ? 'paper' : settings.themeName))
 useLettingGo()
+const isOpening = computed(
+  () => logbook.state === 'loading' || (logbook.state === 'ready' && logbook.isEmpty && !startup.decided),
+)
 const reload = () => location.reload()
 /** The private files may be whole where the database is not. */
 async function takeCopy() {
@@ -48,7 +51,7 @@ onMounted(async () => {
     <a class="skip" href="#content">Skip to the page</a>
     <TopBar />
     <v-main id="content" class="rest">
-      <div v-if="logbook.state === 'loading'" class="page" role="status">Opening the logbook …</div>
+      <div v-if="isOpening" class="page" role="status">Opening the logbook …</div>
       <EmptyPage
         v-else-if="logbook.state === 'failed'"
         title="The logbook could not be opened"

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, it, vi } from 'vitest'
+import { watch } from 'vue'
 import { emptySession } from '@core/bench/session'
 import { saveSession } from '../storage/benchSession'
 import { change, readRevision } from '../storage/logbookStorage'
@@ -55,6 +56,16 @@ it('tells a store that is older than its note', async () => {
   writeNote({ revision: readNote()!.revision + 1 })
   await useStartup().begin()
   expect(useStartup().loss).toMatchObject({ runs: 1, lanes: 0 })
+})
+
+it('shows nothing as if it were all before it knows whether something was lost', async () => {
+  writeNote({ revision: readNote()!.revision + 1 })
+  const startup = useStartup()
+  const shown: boolean[] = []
+  watch(() => startup.decided, (decided) => shown.push(decided && startup.loss === null), { flush: 'sync' }) // prettier-ignore
+  expect(startup.decided).toBe(false)
+  await startup.begin()
+  expect(shown).toEqual([false])
 })
 
 it('tells a bench that is older than its note', async () => {

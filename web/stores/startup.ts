@@ -29,6 +29,8 @@ export const useStartup = defineStore('startup', () => {
   const demoAvailable = ref(false)
   /** The store holds less than it should: nothing is shown as if it were all before the reviewer has decided. */
   const loss = shallowRef<Loss | null>(null)
+  /** It is known whether anything was lost: an empty logbook is not shown as one before. */
+  const decided = ref(false)
   const logbook = useLogbook()
   const bench = useBench()
 
@@ -53,7 +55,11 @@ export const useStartup = defineStore('startup', () => {
       .catch(() => undefined)
     await logbook.load()
     if (logbook.state !== 'ready') return
-    loss.value = await lookForLoss()
+    try {
+      loss.value = await lookForLoss()
+    } finally {
+      decided.value = true
+    }
     if (!loss.value && logbook.state === 'ready') await goOn(true)
   }
 
@@ -119,5 +125,5 @@ export const useStartup = defineStore('startup', () => {
     const { copied } = loss.value?.found ?? (await (await recovery()).lookForCopy())
     return copied ? writeLogbook(copied.logbook, copied.at) : null
   }
-  return { demoAvailable, loss, begin, openDemo, bringBack, leaveLoss, copyAsText }
+  return { demoAvailable, loss, decided, begin, openDemo, bringBack, leaveLoss, copyAsText }
 })
