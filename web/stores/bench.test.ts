@@ -2,8 +2,6 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { watch } from 'vue'
-import { noConditions } from '@core/protocol/runConditions'
-import { NO_HEAT, type LaneChoice } from '@core/bench/setup'
 import { readLogbook, writeLogbook } from '@core/formats/logbookJson'
 import { keptPutBack } from '../storage/benchLists'
 import { loadSession, saveSession } from '../storage/benchSession'
@@ -14,17 +12,10 @@ import { demoLike, emptyBrowser } from '../storage/storage.fixture'
 import { useBench } from './bench'
 import { elapsedAt } from './lane'
 import { useLogbook } from './logbook'
+import { byHand as choice, stubMetronome } from './tabs.fixture'
 
-/** The metronome, struck by hand. */
-class FakeWorker {
-  static tick: () => void = () => undefined
-  set onmessage(tick: () => void) {
-    FakeWorker.tick = tick
-  }
-  terminate() {}
-  postMessage() {}
-  addEventListener() {}
-}
+/** Strikes the metronome. */
+let tick: () => void = () => undefined
 
 /** A machine: its wall clock, its page clock and its clock since start-up, each moved by hand. */
 const machine = { wall: 0, page: 0, uptime: 0, boot: 'b1', server: true }
@@ -42,21 +33,6 @@ async function open() {
   await bench.resume()
   return bench
 }
-/** The page is gone: what was in memory is lost, and the tab's locks are free. */
-const choice = (over: Partial<LaneChoice> = {}): LaneChoice => ({
-  deviceId: 'd',
-  sourceId: 's',
-  cableId: null,
-  start: { percent: 5, read: true },
-  reading: { kind: 'every', seconds: 300 },
-  stop: { kind: 'shown-full' },
-  feed: { kind: 'hand' },
-  planned: null,
-  checklist: [],
-  heat: NO_HEAT,
-  conditions: noConditions(),
-  ...over,
-})
 const percents = async (runId: string) =>
   (await readJournal(runId)).lines.flatMap((l) =>
     l.kind === 'readings' ? l.readings.map((r) => r.percent) : [],
@@ -76,7 +52,7 @@ beforeEach(async () => {
   })
   vi.spyOn(Date, 'now').mockImplementation(() => machine.wall)
   vi.spyOn(performance, 'now').mockImplementation(() => machine.page)
-  vi.stubGlobal('Worker', FakeWorker)
+  stubMetronome((strike) => (tick = strike))
   vi.stubGlobal('navigator', {})
   vi.stubGlobal('fetch', () =>
     machine.server
@@ -212,13 +188,13 @@ describe('coming back', () => {
     const { runId } = lane.setup
     for (let i = 0; i < 8; i++) {
       pass(0.25)
-      FakeWorker.tick()
+      tick()
     }
     await expect.poll(async () => (await readJournal(runId)).lines.length).toBeGreaterThan(7)
     const again = await open()
     for (let i = 0; i < 8; i++) {
       pass(0.25)
-      FakeWorker.tick()
+      tick()
     }
     await expect.poll(() => again.lanes[0].state.lastT).toBe(240)
     const times = [...again.lanes[0].state.readings].map((r) => r.t)

@@ -3,14 +3,13 @@ import fc from 'fast-check'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { readLogbook, writeLogbook } from '@core/formats/logbookJson'
-import { noConditions } from '@core/protocol/runConditions'
-import { NO_HEAT, type LaneChoice } from '@core/bench/setup'
 import { journalDrawer } from '../storage/database'
 import { importLogbook, openLogbook, readWhole } from '../storage/logbookStorage'
 import { demoLike, emptyBrowser } from '../storage/storage.fixture'
 import { useBench } from './bench'
 import { elapsedAt, type Lane } from './lane'
 import { useLogbook } from './logbook'
+import { byHand, stubMetronome } from './tabs.fixture'
 
 // A page that is gone hears nothing any more.
 vi.hoisted(() => vi.stubGlobal('BroadcastChannel', undefined))
@@ -49,30 +48,6 @@ const DEED: fc.Arbitrary<Deed> = fc.oneof(
 /** The machine: what the program can see of it, and what time it truly is. */
 const machine = { wall: 0, page: 0, uptime: 0, boot: 1, serves: true, refuses: false, now: 0 }
 let tick: () => void = () => undefined
-class Metronome {
-  set onmessage(strike: () => void) {
-    tick = strike
-  }
-  terminate() {
-    tick = () => undefined
-  }
-  postMessage() {}
-  addEventListener() {}
-}
-
-const choice: LaneChoice = {
-  deviceId: 'd',
-  sourceId: 's',
-  cableId: null,
-  start: { percent: 5, read: true },
-  reading: { kind: 'every', seconds: 300 },
-  stop: { kind: 'shown-full' },
-  feed: { kind: 'hand' },
-  planned: null,
-  checklist: [],
-  heat: NO_HEAT,
-  conditions: noConditions(),
-}
 
 interface Told {
   /** NaN where nobody could tell. */
@@ -209,7 +184,7 @@ class Evening {
         if (this.assumed) this.sighted = false
         this.assumed = false
         this.sighted ||= machine.serves
-        return void this.accounts.set((await this.bench.start(choice)).setup.runId, {
+        return void this.accounts.set((await this.bench.start(byHand())).setup.runId, {
           uncounted: false,
           startedAt: machine.now,
           readings: [{ t: 0, what: '5', stored: true }],
@@ -255,7 +230,7 @@ const near = (t: number) => (Number.isNaN(t) ? expect.any(Number) : expect.close
 beforeEach(() => {
   vi.spyOn(Date, 'now').mockImplementation(() => machine.wall)
   vi.spyOn(performance, 'now').mockImplementation(() => machine.page)
-  vi.stubGlobal('Worker', Metronome)
+  stubMetronome((strike) => (tick = strike))
   vi.stubGlobal('navigator', {})
   vi.stubGlobal('fetch', () =>
     machine.serves

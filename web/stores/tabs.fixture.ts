@@ -36,21 +36,26 @@ class Locks {
 export const machine = { page: 1000 }
 export const locks = new Locks()
 
-/** A tab of its own: modules, stores and metronome are not shared with any other. */
-export async function openTab() {
-  vi.resetModules()
-  let tick: () => void = () => undefined
+/** A metronome that is struck by hand: `given` what strikes it, and what does nothing once it stands still. */
+export function stubMetronome(given: (strike: () => void) => void): void {
   class Metronome {
     set onmessage(strike: () => void) {
-      tick = strike
+      given(strike)
     }
     terminate() {
-      tick = () => undefined
+      given(() => undefined)
     }
     postMessage() {}
     addEventListener() {}
   }
   vi.stubGlobal('Worker', Metronome)
+}
+
+/** A tab of its own: modules, stores and metronome are not shared with any other. */
+export async function openTab() {
+  vi.resetModules()
+  let tick: () => void = () => undefined
+  stubMetronome((strike) => (tick = strike))
   const { createPinia, setActivePinia } = await import('pinia')
   setActivePinia(createPinia())
   const { useLogbook } = await import('./logbook')
@@ -77,7 +82,7 @@ export async function prepareBrowser() {
   })
 }
 
-export const choice = (feed: LaneChoice['feed']): LaneChoice => ({
+export const choice = (feed: LaneChoice['feed'], over: Partial<LaneChoice> = {}): LaneChoice => ({
   deviceId: 'd',
   sourceId: 's',
   cableId: null,
@@ -89,4 +94,8 @@ export const choice = (feed: LaneChoice['feed']): LaneChoice => ({
   checklist: [],
   heat: NO_HEAT,
   conditions: noConditions(),
+  ...over,
 })
+/** A lane that is read by hand every five minutes. */
+export const byHand = (over: Partial<LaneChoice> = {}): LaneChoice =>
+  choice({ kind: 'hand' }, { reading: { kind: 'every', seconds: 300 }, ...over })
