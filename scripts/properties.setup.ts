@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 
 /**
- * Properties are tried from one seed, so that a build says the same twice. `npm run properties` tries them from new
- * ones, and names the seed of a failure: PROPERTY_SEED=N repeats it.
+ * Properties are tried from one seed, so that a build says the same twice. `npm run properties` and `npm run fuzz` try
+ * them from new ones; a failure names its seed, and PROPERTY_SEED=N repeats it.
  */
-fc.configureGlobal({ seed: Number(process.env.PROPERTY_SEED ?? 1) })
+const fresh = process.env.FUZZ_RUNS ? Date.now() % 2 ** 31 : 1
+fc.configureGlobal({ seed: Number(process.env.PROPERTY_SEED ?? fresh) })

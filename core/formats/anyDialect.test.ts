@@ -128,6 +128,5 @@ it('reads a table as it was meant, whatever signs, units, clocks and names it is
         expect(Math.abs(trace[name as Channel]![i] - v), `${name}, row ${i}\n${text}`).toBeLessThanOrEqual(name === 'percent' ? 0 : unit) // prettier-ignore
       })
   }
-  const seed = process.env.FUZZ_RUNS ? Date.now() % 1_000_000 : 1
-  fc.assert(fc.property(dialect, holds), { numRuns: Number(process.env.FUZZ_RUNS ?? 400), seed })
+  fc.assert(fc.property(dialect, holds), { numRuns: Number(process.env.FUZZ_RUNS ?? 400) })
 }, 600_000)

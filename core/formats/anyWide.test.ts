@@ -71,6 +71,5 @@ it('reads a table with one column a charger as it was meant, whatever the charge
       expect(read, text).toEqual(meant)
     }
   }
-  const seed = process.env.FUZZ_RUNS ? Date.now() % 1_000_000 : 1
-  fc.assert(fc.property(wide, holds), { numRuns: Number(process.env.FUZZ_RUNS ?? 400), seed })
+  fc.assert(fc.property(wide, holds), { numRuns: Number(process.env.FUZZ_RUNS ?? 400) })
 })

@@ -67,8 +67,8 @@ export function withoutNames(meanings: readonly ColumnMeaning[], table: Table): 
   return meanings.map((m, i) => {
     const isCharger =
       isMeasured(m) &&
-      (isName(headers[i], headers) || isBeyond(m, table, i)) &&
       holdsLevels(rows, i) &&
+      (isName(headers[i], headers) || isBeyond(m, table, i)) &&
       levels.some((first) => Math.abs(first - firstOf(i)) <= NEAR)
     return isCharger ? { kind: 'ignore' } : m
   })

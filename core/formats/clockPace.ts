@@ -32,7 +32,8 @@ export const leavesSecondsOpen = (heading: string): boolean => !SAYS_SECONDS.tes
 
 /**
  * How times are meant, where read as they look the level would rise faster than any battery's from the first row to the
- * last, or the watts beside it could not have raised it so far: "0:05" is hours and minutes then, "19.30" a clock, and bare numbers are minutes.
+ * last, or the watts beside it could not have raised it so far: "0:05" is hours and minutes then, "19.30" a clock, and
+ * bare numbers are minutes.
  */
 export function pacedStyle(style: TimeStyle, heading: string, rows: Rows, of: PacedColumns): TimeStyle {
   const isOpen = style === 'clock' || style === 'seconds'
@@ -61,4 +62,4 @@ function isTooFast(style: TimeStyle, rows: Rows, { time, level, points, watts }:
 }
 
 const meanBetween = (from: number, to: number, of: (row: number) => number): number =>
-  d3mean(range(from, to + 1, Math.ceil((to - from) / LOOKED_AT)), of) ?? NaN
+  d3mean(range(from, to + 1, Math.max(1, Math.ceil((to - from) / LOOKED_AT))), of) ?? NaN

@@ -1,5 +1,7 @@
+import { SPELLED_UNIT } from '../trace/spelledUnits'
 import { isDate } from './dateColumn'
-import type { IsHeader, Table } from './table'
+import type { IsHeader } from './cutting'
+import type { Table } from './table'
 import { ANY_UNIT } from './units'
 
 type Rows = Table['rows']
@@ -14,7 +16,7 @@ const VALUE = new RegExp(`^[\\d\\s.,:+\\-−/%°TZ]*\\d[\\d\\s.,:+\\-−/%°TZ]*
 export const isValue = (cell: string): boolean => VALUE.test(cell)
 
 /** A unit by itself, in brackets or not; a column may have none. */
-const UNIT = new RegExp(`^[[(]?(${ANY_UNIT}|volts?|amps?|amperes?|watts?|-?)[\\])]?$`, 'i')
+const UNIT = new RegExp(`^[[(]?(${ANY_UNIT}|${SPELLED_UNIT}|-?)[\\])]?$`, 'i')
 /** Whether a row holds units alone, one at least. */
 export const areUnits = (cells: readonly string[]): boolean =>
   cells.some((cell) => /[^\s-]/.test(cell)) && cells.every((cell) => UNIT.test(cell.trim()))

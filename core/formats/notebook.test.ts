@@ -159,6 +159,18 @@ it('takes what stands among named values for a reading too, and a decimal comma 
     expect([way.time.map((t) => t - way.time[0]), way.level, way.watts]).toEqual([[0, 10, 20, 30], [20, 26, 32, 38], [18, 18.1, 18.2, 18.3]]) // prettier-ignore
 })
 
+it('tells a page from a table by how many of its values are read', () => {
+  for (const [from, ...lines] of [
+    ['', 'start, 0%, 9,0 V', '0.1 h, 12%, 9,0 V', '0.2 h, 24%, 9,0 V'],
+    ['', 't=0 min =0% U=9.0 V', 't=6 min =12% U=9.0 V', 't=12 min =24% U=9.0 V'],
+    ['', 'start =0% U=9.0 V', '00:06:00 =12% U=9.0 V', '00:12:00 =24% U=9.0 V'],
+    ['Room 21 °C', '22:41 =0% 9 V', '22:47 =12% 9 V', '22:53 =24% 9 V'],
+  ]) {
+    const { time, level, volts, problems } = read(from, ...lines)
+    expect([time.map((t) => t - time[0]), level, volts, problems]).toEqual([[0, 6, 12], [0, 12, 24], [9, 9, 9], []])
+  }
+}) // prettier-ignore
+
 it('takes clocks of two parts that go on by less than ten seconds for hours and minutes: nobody writes so fast', () => {
   const [minutes, seconds] = [['0:00', '0:01', '0:02', '0:03'], ['0:00', '0:10', '0:20', '0:30']].map((clocks) =>
     read(...clocks.map((clock, i) => `${clock} – ${5 + Math.floor(i / 2)} %`)).time,

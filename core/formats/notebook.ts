@@ -1,4 +1,5 @@
 import { median, pairs } from 'd3-array'
+import { withSigns } from '../trace/spelledUnits'
 import { ProblemList, quoted } from './problem'
 import type { Table } from './table'
 import { isTwoParts } from './timeCell'
@@ -33,12 +34,8 @@ const MINUTE = new RegExp(
   String.raw`(?:\bmin(?:ute)?\.?\s+|(?<![\w.,])\+\s?)(\d{1,4})(?!\d|[.,:]\d|\s*(?:[%°]|(?:${QUANTITY_UNIT})(?![a-z])))`,
   'i',
 )
-/** Units and clocks as they are said. */
+/** Clocks as they are said. */
 const SAID: [words: RegExp, plain: string][] = [
-  [/(?<=\d\s*)(?:per ?cent[oi]?|pct|prozent|procent|pour ?cent|por ?cien(?:to)?)(?![a-z])/gi, '%'],
-  [/\bwatts?\b/gi, 'W'],
-  [/\bvolts?\b/gi, 'V'],
-  [/\bamp(?:[eè]re)?s?\b/gi, 'A'],
   // Hours are said to be hours.
   [/(?<![\d:.,])(\d{1,2})[.:](\d\d)\s*(?:uhr|o.clock)(?![a-z])/gi, '$1:$2:00'],
   [/(?<![\d:.,])(\d{1,3}:\d\d)\s*(?:h|hrs?|hours?)(?![a-z])/gi, '$1:00'],
@@ -73,7 +70,7 @@ interface Noted {
 }
 
 function notedIn(said: string): Noted | null {
-  const line = SAID.reduce((text, [word, unit]) => text.replace(word, unit), said)
+  const line = SAID.reduce((text, [words, plain]) => text.replace(words, plain), withSigns(said))
   const clock = CLOCK.exec(line)
   const since = clock ? null : SINCE.exec(line)
   const minute = clock || since ? null : MINUTE.exec(line)
@@ -186,13 +183,13 @@ const PLAIN_CLOCK =
 
 /** Lines with colons in their clocks, where all that tell a level have such a number, and none a clock or minutes. */
 function withColons(lines: readonly string[]): readonly string[] {
-  const told = lines.filter((line) => VALUE_OF_LEVEL.test(line))
+  const told = lines.filter((line) => VALUE_OF_LEVEL.test(withSigns(line)))
   const isPlain = (line: string) => PLAIN_CLOCK.test(line) && !CLOCK.test(line) && !SINCE.test(line)
   return told.length >= LEAST_LINES && told.every(isPlain)
     ? lines.map((line) => line.replace(PLAIN_CLOCK, (_, h1, m1, h2, m2) => `${h1 ?? h2}:${m1 ?? m2}:00`))
     : lines
 }
-const VALUE_OF_LEVEL = /\d\s?(?:%|per ?cent|prozent)/i
+const VALUE_OF_LEVEL = /\d\s?%/
 
 const withoutDay = (clock: string): string => clock.replace(/^.*\s(?=\d+:)/, '')
 

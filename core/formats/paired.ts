@@ -11,7 +11,7 @@ const MOST_NAMES = 60
 
 /** When it was: before the names, in brackets or not. */
 const STAMP =
-  /^\s*\[?\s*((?:\d{4}-\d\d-\d\d[T ]\s*)?\d{1,2}:\d\d(?::\d\d)?(?:[.,]\d+)?(?:Z|[+-]\d\d:?\d\d)?)\]?[\s,;|>-]*/
+  /^\s*\[?\s*((?:\d{4}-\d\d-\d\d[T ]\s*)?\d{1,2}:\d\d(?::\d\d)?(?:[.,]\d+)?(?:Z|[+-]\d\d:?\d\d|\s*[ap]\.?m\b\.?)?)\]?[\s,;|>-]*/
 /** "7:30 pm: 5 %" names no value of a "pm". */
 const NO_NAME = /^(am|pm|h|hrs?|hours?|min|mins|minutes?|s|secs?|seconds?|at)$/i
 /** A name, a sign and a value that begins with a digit, a date with its time among them; its unit is what no sign follows. */

@@ -1,11 +1,10 @@
-import { maxIndex, rollup, sum } from 'd3-array'
 import Papa from 'papaparse'
 import { MOST_READINGS } from '../trace/bounds'
 import { spacedToTabs } from './spaced'
 import { pairedTable } from './paired'
-import { isTimecode } from './timeCell'
+import { cutOf, isFilled, type Delimiter, type IsHeader } from './cutting'
 import { ProblemList, quoted, UnreadableFile } from './problem'
-import { areUnits, headingRows, headsBelow, isNames, isValue, onlyCell } from './headerRows'
+import { headingRows, headsBelow, onlyCell } from './headerRows'
 
 /** A delimited table as found in a file: nothing interpreted yet. */
 export interface Table {
@@ -27,21 +26,11 @@ export interface Table {
   problems: ProblemList
 }
 
-const DELIMITERS = [';', '\t', ',', '|'] as const
-type Delimiter = (typeof DELIMITERS)[number]
-/** What is looked at to find the delimiter and the header. */
-const SAMPLE_CHARS = 64 * 1024
-/** The header is looked for in so many rows: what stands before it is the writing of a meter or an app. */
-const HEADER_WITHIN = 40
-
 /** Told how much of a long work is done, 0–1. */
 export type Progress = (share: number) => void
 
 /** A longer text is cut into cells piece by piece, so that it can be told how far that is, characters. */
 const PIECE_CHARS = 4 * 1024 * 1024
-
-/** Whether a row of cells is a header; the caller knows the names. */
-export type IsHeader = (cells: readonly string[]) => boolean
 
 /**
  * Reads a log whose lines name their values, or delimited text (RFC 4180, forgiving of BOM, CRLF, `;`, tab or `|` for
@@ -60,7 +49,7 @@ export function readTables(text: string, isHeader: IsHeader = () => false, onPro
   const spaced = spacedToTabs(clean)
   const tabled = spaced ?? clean
   const knows: IsHeader = (cells) => isHeader(uncommented(cells))
-  const { delimiter, headerRow } = shapeOf(tabled, knows)
+  const { delimiter, headerRow } = cutOf(tabled, knows)
   // Without its last line break: an empty last row would be a row too short.
   const parsed = cellsOf(withoutEnd(tabled, delimiter), delimiter, onProgress)
   const lines = numbered(parsed.data, tabled.includes('"'))
@@ -131,10 +120,6 @@ function tableOf(
   }
 }
 
-/** Whether a row holds anything: nearly every one does in its first cell. */
-const isFilled = (cells: readonly string[]): boolean =>
-  (cells[0] !== '' && cells[0].trim() !== '') || cells.some((cell) => cell.trim() !== '')
-
 /** The line under the head of a Markdown table. */
 const isRule = (cells: readonly string[]): boolean => cells.every((cell) => /^\s*(:?-+:?)?\s*$/.test(cell))
 
@@ -169,92 +154,6 @@ function cellsOf(
   } as Papa.ParseConfig<string[]>)
   return { data, errors }
 }
-
-/** The delimiter and the row of the header: those with which a header is found; without one, the likeliest delimiter. */
-function shapeOf(text: string, isHeader: IsHeader): { delimiter: Delimiter; headerRow: number } {
-  const cut = text.length > SAMPLE_CHARS ? text.lastIndexOf('\n', SAMPLE_CHARS) : -1
-  const sample = (cut > 0 ? text.slice(0, cut) : text).trimEnd()
-  const found: { delimiter: Delimiter; headerRow: number; alike: number }[] = []
-  for (const delimiter of DELIMITERS) {
-    const rows = filledRows(sample, delimiter)
-    const headerRow = rows.slice(0, HEADER_WITHIN).findIndex((cells) => cells.length > 1 && isHeader(cells))
-    if (headerRow < 0) continue
-    const below = rows.slice(headerRow + 1)
-    const alike = likeness(below, rows[headerRow].length)
-    // A sign that cuts nothing of what follows stands in the names alone.
-    if (alike > 0 || below.length === 0) found.push({ delimiter, headerRow, alike })
-  }
-  // The first that is met: "I;T" in a note further down is cut by another sign, and its pieces may read like names. Of
-  // one row, the sign that cuts most of what follows as it cuts the names: "Time, s|Level, %" stands above "0|22".
-  const [first] = found.sort((a, b) => a.headerRow - b.headerRow || b.alike - a.alike)
-  if (first) return first
-  return likeliestShape(sample)
-}
-
-/** A film's timecode may have a semicolon in it, which parts no cells. */
-const isValueOrNone = (cell: string): boolean => cell === '' || isValue(cell) || isTimecode(cell)
-
-/** How well rows are cut: those of a width, each by its share of values. */
-function likeness(rows: string[][], width: number): number {
-  const shares = rows
-    .filter((cells) => cells.length === width)
-    .map((cells) => cells.filter((cell) => isValueOrNone(cell.trim())).length / cells.length)
-  return sum(shares)
-}
-
-/**
- * Of a table whose names nobody knows: cut so that most rows are alike, its header the first of them if it is no row of
- * values; −1 where the table begins with values.
- */
-function likeliestShape(sample: string): { delimiter: Delimiter; headerRow: number } {
-  const shapes = DELIMITERS.map((delimiter) => {
-    const rows = filledRows(sample, delimiter)
-    const [width = 1, alike = 0] =
-      [
-        ...rollup(
-          rows.filter((r) => r.length > 1),
-          (of) => of.length,
-          (r) => r.length,
-        ),
-      ].sort(([, a], [, b]) => b - a)[0] ?? []
-    return { delimiter, rows, width, alike, values: likeness(rows, width) }
-  })
-  // The sign that cuts most rows alike, and into values: "0,5|20 %" has two, parted by a bar.
-  const best = shapes[maxIndex(shapes, (s) => s.alike + s.values)]
-  const head = headOf(best.rows, best.width)
-  if (best.rows.length > 1 && best.rows.slice(0, 2).every(areValues))
-    return { delimiter: best.delimiter, headerRow: -1 }
-  if (isLikeBelow(best.rows, head)) return { delimiter: best.delimiter, headerRow: -1 }
-  const isFound = best.alike > best.rows.length / 2 && best.rows[head].some((cell) => /\p{L}{2}/u.test(cell))
-  return { delimiter: best.alike > 0 ? best.delimiter : ',', headerRow: isFound ? head : 0 }
-}
-
-/** A row that differs from most below it in its figures alone is a reading, and heads nothing. */
-function isLikeBelow(rows: string[][], head: number): boolean {
-  const shapeOf = (cells: string[] | undefined) => cells?.map((cell) => cell.replace(/\d+/g, '0')).join('\n')
-  const shape = shapeOf(rows[head])
-  const below = rows.slice(head + 1)
-  const alike = below.filter((cells) => shapeOf(cells) === shape).length
-  return below.length > 1 && /0/.test(shape ?? '') && alike > below.length / 2
-}
-
-/** The row that heads a table: above its first row of values and that of its units, or else the first of its width. */
-function headOf(rows: string[][], width: number): number {
-  const isWide = (row: string[] | undefined) => row?.length === width
-  const values = rows.findIndex((row) => isWide(row) && areValues(row))
-  const above = values > 1 && areUnits(rows[values - 1]) && isWide(rows[values - 2]) ? values - 2 : values - 1
-  return above >= 0 && isWide(rows[above]) && isNames(rows[above]) ? above : rows.findIndex(isWide)
-}
-
-/** Numbers, clocks and dates alone, two of them at least: no names. */
-const areValues = (cells: readonly string[]): boolean => {
-  const filled = cells.filter((cell) => cell.trim() !== '')
-  return filled.length > 1 && filled.every(isValue)
-}
-
-/** The rows of a sample that hold anything. */
-const filledRows = (sample: string, delimiter: string): string[][] =>
-  Papa.parse<string[]>(sample, { delimiter, preview: 4 * HEADER_WITHIN }).data.filter(isFilled)
 
 /** A quote that never closes swallows the rest of the file: nothing after it can be trusted. */
 function refuseOpenQuotes(errors: readonly Papa.ParseError[], lines: Table['rows']): void {

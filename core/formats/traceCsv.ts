@@ -1,19 +1,17 @@
-import { sum } from 'd3-array'
 import { BOUNDS, TEMPERATURE_BOUNDS } from '../trace/bounds'
 import { traceProblem } from '../trace/check'
 import { placesProblem } from '../trace/places'
 import type { Trace } from '../trace/trace'
 import { withBeginning } from './beginning'
-import { isHeaderRow, isTimeName, meaningOf, repeatedColumns, type ColumnMeaning } from './columns'
+import { isHeaderRow, isTimeName, repeatedColumns, type ColumnMeaning } from './columns'
 import { guessColumns } from './guessColumns'
 import { withGroups, withPairs, withUnits } from './headings'
 import { beginsAt, withDates } from './dateColumn'
 import { smallerUnitWords } from './thousandths'
 import { withTurned } from './turned'
-import { holdsLevels } from './levels'
-import { isReading, notebookTable } from './notebook'
+import { notebookTable } from './notebook'
+import { readsBetter } from './tableOrNotes'
 import { isNotRead } from './notRead'
-import { NAMES_VALUES } from './paired'
 import { ProblemList, quoted, UnreadableFile, type Problem } from './problem'
 import { besideEachOther, begunAgain, joined } from './recordings'
 import { columnWords } from './columnWords'
@@ -73,54 +71,13 @@ export function readTraceTables(text: string, onProgress?: Progress): Table[] {
   const notes = () => [notebookTable(text) ?? []].flat().map(withBeginning)
   try {
     const tables = tablesIn(text, onProgress)
-    const [first] = tables
-    // What has no time is no table of readings; what is headed by a reading has no heading. A page's title is none either.
-    if (hasTime(first) && isWide(first)) return tables
-    const isTable = hasTime(first) && !isReading(first.headers.join(' '))
-    const isSure = isTable && isHeaded(first)
-    // Without a row of names above its lines, values that have none there would be passed over.
-    const otherwise = isSure && !isNameless(first) && !first.assumed.includes(NAMES_VALUES) ? [] : notes()
-    const isBetter = !isTable || rowsOf(otherwise) >= MOST_LINES * rowsOf(tables)
-    const [before, now] = [readIn(tables), readIn(otherwise)]
-    const readsMore = passesOver(first) || rowsOf(otherwise) > rowsOf(tables)
-    const tellsMore = !isSure || now > before || (now === before && readsMore)
-    return otherwise.length > 0 && isBetter && tellsMore ? otherwise : tables
+    return readsBetter(tables, notes) ?? tables
   } catch (refusal) {
     const otherwise = refusal instanceof UnreadableFile ? notes() : []
     if (otherwise.length === 0) throw refusal
     return otherwise
   }
 }
-
-/** A page of notes has a title and a remark among its readings. */
-const MOST_LINES = 0.7
-const rowsOf = (tables: readonly Table[]): number => sum(tables, ({ rows }) => rows.length)
-
-/** Whether names stand above two columns of levels that rise: "5V 1A" and "cold start" are chargers there. */
-const isWide = (table: Table): boolean =>
-  !isNameless(table) &&
-  table.headers.filter((_, i) => holdsLevels(table.rows.slice(0, LOOKED_AT), i)).length > 1
-
-/** Columns in which something was read. */
-const readIn = ([table]: readonly Table[]): number => (table ? kindsIn(table).filter(isRead).length : 0)
-const isRead = (kind: ColumnMeaning['kind']): boolean => kind === 'channel' || kind === 'temperature'
-/** Whether figures of a table without names stand in no column that was known: "18,5 W" cut at its comma. */
-const passesOver = (table: Table): boolean =>
-  isNameless(table) &&
-  kindsIn(table).some((kind, i) => kind === 'ignore' && /\d/.test(table.rows[0].cells[i] ?? ''))
-const isNameless = ({ headers }: Table): boolean => headers.every((header) => /^column \d+$/.test(header))
-
-/** Whether a heading names anything that is known; of a table without any, whether its cells tell what was read. */
-const isHeaded = (table: Table): boolean =>
-  isNameless(table)
-    ? kindsIn(table).some(isRead)
-    : table.headers.some((header) => meaningOf(header, []).kind !== 'ignore')
-
-/** Whether a column tells the time; its first rows say it. */
-const hasTime = (table: Table): boolean => kindsIn(table).includes('time')
-const kindsIn = (table: Table): ColumnMeaning['kind'][] =>
-  guessColumns({ ...table, rows: table.rows.slice(0, LOOKED_AT) }).map(({ kind }) => kind)
-const LOOKED_AT = 200
 
 function tablesIn(text: string, onProgress?: Progress): Table[] {
   const tables = readTables(text, isHeaderRow, onProgress)

@@ -1,4 +1,5 @@
 import { channel, scalesOf, type Channel } from '../trace/channels'
+import { signOf } from '../trace/spelledUnits'
 import type { ColumnMeaning } from './columns'
 
 const SOURCE_SIDE = ['percent', 'voltage', 'current', 'power', 'counterWh', 'counterAh'] as const
@@ -21,17 +22,6 @@ export const OF_UNIT: Readonly<Record<string, ColumnMeaning>> = {
   '°C': { kind: 'temperature', place: '', fahrenheit: false },
   '°F': { kind: 'temperature', place: '', fahrenheit: true },
 }
-
-/** Units as words, and the sign of each. */
-const SPELLED: ReadonlyMap<string, string> = new Map([
-  ...['volt', 'volts'].map((word) => [word, 'V'] as const),
-  ...['watt', 'watts'].map((word) => [word, 'W'] as const),
-  ...['amp', 'amps', 'ampere', 'amperes'].map((word) => [word, 'A'] as const),
-  ...['percent', 'pct', 'prozent'].map((word) => [word, '%'] as const),
-  ...[['celsius', '°C'] as const, ['fahrenheit', '°F'] as const],
-])
-/** The sign of a unit that is written as a word; any other as it stands. */
-export const signOf = (unit: string): string => SPELLED.get(unit.toLowerCase()) ?? unit
 
 /** What a unit tells by itself, as a sign or a word; undefined for one that is not known. */
 export function ofUnit(unit: string): ColumnMeaning | undefined {

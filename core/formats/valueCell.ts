@@ -1,8 +1,8 @@
 import { channel, plainUnit, scalesOf } from '../trace/channels'
 import { decimal, isPlain, shortNumber } from '../trace/decimal'
+import { signOf } from '../trace/spelledUnits'
 import type { ColumnMeaning } from './columns'
 import type { Table } from './table'
-import { signOf } from './units'
 
 /** What groups the thousands of a column's numbers; '' where nothing does. */
 export type Grouping = '' | ',' | '.'

@@ -1,4 +1,5 @@
 import { decimal } from '../trace/decimal'
+import { withSigns } from '../trace/spelledUnits'
 
 const N = String.raw`\d+(?:[.,]\d+)?`
 const VOLTS = String.raw`${N}\s*V`
@@ -12,9 +13,6 @@ const BETWEEN = new RegExp(String.raw`V\s*(?:[⎓⏛*@×x/·]|=+|[-–—])+\s*(
 const SAID: [RegExp, string][] = [
   [/[⎓⏛]/g, ' '],
   [/\bDC\b(?=\s*:?\s*\d)|(?<=\d\s*V\s*)DC\b/g, ' '],
-  [/(?<=\d\s*)volts?\b/gi, 'V'],
-  [/(?<=\d\s*)amp(?:ere)?s?\b/gi, 'A'],
-  [/(?<=\d\s*)watts?\b/gi, 'W'],
   [/\b(?:USB[- ]?)?PD(?:\s?\d(?:\.\d)?(?=\s*:|\s+\d))?\s*:?\s*(?=\d)|\b[ES]PR\b\s*:?\s*(?=\d)/gi, ' '],
   [/\bBC\s?1\.2\b(?=\s*:?\s*\d)/gi, 'legacy'],
   [/\b(?:PPS|AVS)\b\s*:?\s*(?=\d)|(?<=\d\s*A)\s*\(?\b(?:PPS|AVS)\b\)?/gi, ' '],
@@ -77,7 +75,7 @@ export function printedPieces(text: string): string[] {
   const out = text
     .replace(/^[^]*\binput\b[^]*?\boutput\b\s*:?|(?<=\d\s*A\b[^]*)\binput\b[^]*$/i, '')
     .replace(LABEL, '')
-  let plain = out
+  let plain = withSigns(out)
     .replace(BETWEEN, 'V ')
     .replace(new RegExp(String.raw`(${N})\s*mA(?!h)\b`, 'g'), (_, mA: string) => `${decimal(mA) / 1000}A`)
   for (const [words, sign] of SAID) plain = plain.replace(words, sign)

@@ -9,6 +9,11 @@ const readings = [
 it('tells one reading that differs, and what was not read from what was', () => {
   const trace = traceFromReadings(readings)
   expect(isSameTrace(trace, traceFromReadings(readings))).toBe(true)
+  // As a file gives it back: −0 is 0 there.
+  expect(isSameTrace(traceFromReadings([{ t: 0, power: -0 }]), traceFromReadings([{ t: 0, power: 0 }]))).toBe(
+    true,
+  )
+  expect(isSameTrace(trace, { ...trace, notes: ['', 'screen on'] })).toBe(true)
   const [first, second] = readings
   for (const others of [
     [{ ...first, t: 1 }, second],

@@ -295,7 +295,7 @@ it(
           expect(noted.map((e) => e.t)).toEqual(events.map((e) => near(e.t)))
         }
       }),
-      { numRuns: EVENINGS, ...(process.env.FUZZ_RUNS ? { seed: Date.now() % 1_000_000 } : {}) },
+      { numRuns: EVENINGS },
     )
   },
 )

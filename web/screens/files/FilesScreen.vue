@@ -34,7 +34,7 @@ const lasts = refDebounced(
 
 async function exportLogbook() {
   try {
-    // Of the evening here, not of one in London.
+    // The day on the wall: late in the evening another one may have begun elsewhere.
     const day = format(new Date(), 'yyyy-MM-dd')
     download(`inkpath-logbook-${day}.json`, await logbook.exportText(), 'application/json')
     await copies.noteTaken()
