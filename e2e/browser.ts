@@ -1,7 +1,15 @@
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, expect, test, type BrowserContext, type LaunchOptions, type Page } from '@playwright/test'
+import {
+  chromium,
+  expect,
+  test,
+  type BrowserContext,
+  type LaunchOptions,
+  type Locator,
+  type Page,
+} from '@playwright/test'
 
 /** With `LOSE_ALL=1` every kill costs the browser its database as well. */
 export const LOSE_ALL = Boolean(process.env.LOSE_ALL)
@@ -51,17 +59,27 @@ export class KilledBrowser {
 }
 
 /**
- * Brings the second copy back where the kill cost the browser its whole database: Chromium throws one away that it
- * takes for damaged. That is the browser's doing; the program must miss it and have everything in its copy.
+ * Waits for the program to be back after a kill. Chromium throws a database away that it takes for damaged: that is the
+ * browser's doing, and the program must miss it, and bring everything back from its second copy.
+ * @param sign what is seen once it is back
+ * @param number the edition's before: where the store has come as far, it was not the browser that lost what is missing
  */
-export async function bringBack(page: Page): Promise<void> {
+export async function isBack(page: Page, sign: Locator, number: number): Promise<void> {
+  const missing = page.getByRole('heading', { name: 'Something is missing' })
+  await expect(sign.or(missing).first()).toBeVisible()
+  if (!(await missing.isVisible())) return
+  expect((await readStorage(page)).number).toBeLessThan(number)
   await page.getByRole('button', { name: 'Bring the second copy back' }).click()
-  await expect(page.getByRole('heading', { name: 'Something is missing' })).toHaveCount(0)
+  await expect(missing).toHaveCount(0)
+  await expect(sign.first()).toBeVisible()
   console.log(`${test.info().title}: the browser lost its database in the kill, and the copy brought it back`)
 }
 
-/** Waits until the second copy stands beside the store: seconds after a merge, and nobody is promised more. */
-export async function copied(page: Page): Promise<void> {
+/**
+ * Waits until the second copy stands beside the store: seconds after a merge, and nobody is promised more. Gives back
+ * the number of the edition.
+ */
+export async function copied(page: Page): Promise<number> {
   const { number } = await readStorage(page)
   const inCopy = () =>
     page.evaluate(async () => {
@@ -71,6 +89,7 @@ export async function copied(page: Page): Promise<void> {
       return (JSON.parse(await mark.text()) as { number: number }).number
     })
   await expect.poll(() => inCopy().catch(() => null)).toBe(number)
+  return number
 }
 
 export interface StoredRun {

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import type { Logbook } from '@core/logbook/logbook'
-import { bringBack, copied, KilledBrowser, LOSE_ALL, readStorage } from './browser'
+import { copied, isBack, KilledBrowser, LOSE_ALL, readStorage } from './browser'
 import { takeIn, takeInShelf, withRuns } from './fixture'
 import { elapsedSeconds, openedAt, startByHand, startSimulated, stopAndKeep } from './steps'
 
@@ -23,9 +23,18 @@ test('a database that the browser has lost is missed, and the second copy brings
     browser.deleteDatabase()
 
     page = await browser.start()
+    await page.addInitScript(() => {
+      const seen = ((window as unknown as { seen: string[] }).seen = [] as string[])
+      new MutationObserver(() => {
+        const text = document.querySelector(':is(h1, h2)')?.textContent
+        if (text && !seen.includes(text)) seen.push(text)
+      }).observe(document, { childList: true, subtree: true })
+    })
     await page.goto('/bench')
-    // Neither an empty bench nor an empty shelf, as if nothing had been.
+    // Neither an empty bench nor an empty shelf, as if nothing had been: not for a moment.
     await expect(page.getByRole('heading', { name: 'Something is missing' })).toBeVisible()
+    const seen = await page.evaluate(() => (window as unknown as { seen: string[] }).seen)
+    expect(seen).toEqual(['Something is missing'])
     // The browser writes the note down seconds late: it may know of one lane only, or of nothing.
     await expect(page.getByText(/holds 0 runs and 0 lanes.*copy holds 3 runs and 2 lanes/)).toBeVisible()
     await page.getByRole('button', { name: 'Bring the second copy back' }).click()
@@ -126,7 +135,7 @@ for (const [name, { begin, press, runs }] of Object.entries(DEEDS))
     try {
       let page = await browser.start()
       await takeIn(page, withRuns(2))
-      await copied(page)
+      const number = await copied(page)
       await begin(page)
       // Truly at random: the moment is told when the test fails.
       const wait = Math.round(Math.random() * 120)
@@ -137,12 +146,8 @@ for (const [name, { begin, press, runs }] of Object.entries(DEEDS))
 
       page = await browser.start()
       await page.goto('/files')
-      await expect(page.getByRole('heading', { name: 'Files' })).toBeVisible()
-      let found = await readStorage(page)
-      if (found.runs.length === 0 && !runs.includes(0)) {
-        await bringBack(page)
-        found = await readStorage(page)
-      }
+      await isBack(page, page.getByRole('heading', { name: 'Files' }), number)
+      const found = await readStorage(page)
       expect(runs, `killed after ${wait} ms`).toContain(found.runs.length)
       expect([found.torn, found.loose]).toEqual([0, 0])
       await expect(page.getByText(/cannot be read/)).toHaveCount(0)

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { counted } from '@core/words/lists'
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import type { Logbook } from '@core/logbook/logbook'
 import { mergePreview } from '@core/logbook/preview'
-import { isSameTrace } from '@core/trace/same'
 import { useFiles } from '../../stores/files'
 import { useLogbook } from '../../stores/logbook'
 import { useNotices } from '../../stores/notices'
+import { useOtherReadings } from './useOtherReadings'
 
 const props = defineProps<{
   file: string
@@ -19,6 +19,7 @@ const logbook = useLogbook()
 const notices = useNotices()
 
 const MOST_NAMED = 5
+const otherReadings = useOtherReadings(() => props.incoming)
 /** What a merge would do, before it happens. */
 const preview = computed(() =>
   mergePreview(
@@ -31,23 +32,6 @@ const staying = computed(() => preview.value.some((p) => p.staying.length > 0))
 const named = (names: readonly string[]): string =>
   names.slice(0, MOST_NAMED).join(', ') +
   (names.length > MOST_NAMED ? ` and ${names.length - MOST_NAMED} more` : '')
-
-/** Runs that have other readings here than in the file; each is read in turn. */
-const otherReadings = ref<ReadonlySet<string>>(new Set())
-watch(
-  () => props.incoming,
-  async (incoming) => {
-    const found = new Set<string>()
-    otherReadings.value = found
-    for (const { run, trace } of incoming.runs) {
-      const here = logbook.run(run.id) && (await logbook.readingsOf(run.id))
-      if (props.incoming !== incoming) return
-      if (here && !isSameTrace(here, trace)) found.add(run.id)
-    }
-    otherReadings.value = new Set(found)
-  },
-  { immediate: true },
-)
 
 async function take(mode: 'merge' | 'replace') {
   try {
@@ -108,7 +92,7 @@ async function take(mode: 'merge' | 'replace') {
     </div>
     <p class="quiet mt-2">
       Merging keeps what is here; where both hold the same run or gear, the file’s wins, unless what is here
-      was put right since.
+      was put right, or written, since.
       <template v-if="!logbook.isEmpty"
         >Replacing removes what is here now, {{ counted(logbook.runs.length, 'run') }}.</template
       >
