@@ -37,7 +37,7 @@ export const useLogbook = defineStore('logbook', () => {
   let pointer: storage.OpenedLogbook['pointer'] | undefined
   let revision = 0
 
-  const { byId, recordOf, find, nameOf, runsWith, heldBy } = lookupsOf(lists)
+  const { byId, recordOf, find, nameOf, runsWith, heldBy, missedBy } = lookupsOf(lists)
   const isEmpty = computed(
     () => !lists.value.devices.length && !lists.value.sources.length && !lists.value.runs.length,
   )
@@ -128,6 +128,8 @@ export const useLogbook = defineStore('logbook', () => {
     let readings: Trace | undefined
     const written = await storage.change(revision, show, async () => {
       record = plain(await decide())
+      const missed = missedBy(name, record)
+      if (missed) throw new Error(`${missed} It is not stored.`)
       readings = trace?.()
       return [{ put: name, record, trace: readings } as storage.Change]
     })

@@ -173,10 +173,11 @@ function planned(deed: Deed, tab: Tab, account: Account, next: number): Planned 
       case 'run': {
         const [id, of] = [`r${next}`, Number(device.id.slice(1))]
         const kept = { told: `${tag}/${tag}`, names: [device.id, `s${of}`] }
-        return {
-          work: () => tab.putRun(runOf(id, of, `${tag}`), trace(tag)),
-          after: [changed(account, id, kept)],
-        }
+        const work = () => tab.putRun(runOf(id, of, `${tag}`), trace(tag))
+        // An undone import may have taken its source away.
+        return account.now.has(`s${of}`)
+          ? { work, after: [changed(account, id, kept)] }
+          : { work: () => expect(work()).rejects.toThrow(/no longer in|killed/), after: [account] }
       }
       case 'notes':
         return {

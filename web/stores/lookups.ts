@@ -1,6 +1,12 @@
 import { computed, type ComputedRef, type Ref } from 'vue'
-import { COLLECTION_NAMES, recordInWords, type CollectionName, type Records } from '@core/logbook/collections'
-import { usersOf } from '@core/logbook/references'
+import {
+  COLLECTION_NAMES,
+  COLLECTIONS,
+  recordInWords,
+  type CollectionName,
+  type Records,
+} from '@core/logbook/collections'
+import { referencesOf, usersOf } from '@core/logbook/references'
 import type { Run } from '@core/logbook/run'
 import { setupName } from '@core/words/names'
 
@@ -19,6 +25,8 @@ export interface Lookups {
   runsWith: (kind: ShelfKind, id: string) => Run[]
   /** What keeps a record from being deleted, in words; '' when nothing does. */
   heldBy: (name: CollectionName, id: string) => string
+  /** What a record names that is not there, in words; '' when nothing: such a record would be refused when read. */
+  missedBy: (name: CollectionName, record: Records[CollectionName]) => string
 }
 
 /** What can be asked of the logbook's lists. */
@@ -54,5 +62,10 @@ export function lookupsOf(lists: Readonly<Ref<Lists>>): Lookups {
     const more = users.length > 1 ? ` and ${users.length - 1} more` : ''
     return `${recordInWords(collection, record as never)}${more}`
   }
-  return { byId, recordOf, find, nameOf, runsWith, heldBy }
+  function missedBy(name: CollectionName, record: Records[CollectionName]): string {
+    const missed = referencesOf(name, record).find(({ to, id }) => !byId.value[to].has(id))
+    if (!missed) return ''
+    return `This ${COLLECTIONS[name].called} names a ${COLLECTIONS[missed.to].called} that is no longer in the logbook.`
+  }
+  return { byId, recordOf, find, nameOf, runsWith, heldBy, missedBy }
 }
