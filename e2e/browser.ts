@@ -117,14 +117,14 @@ export const readStorage = (page: Page) =>
       previous: string | null
     }
     const current = await all(`edition-${pointer.edition}`)
-    const other = await all(pointer.edition === 'a' ? 'edition-b' : 'edition-a')
+    const others = await Promise.all(['a', 'b', 'c'].map((name) => all(`edition-${name}`)))
     const traces = await all('traces')
     const journal = await all('journal')
     db.close()
     const runs = [...current]
       .filter(([key]) => key.startsWith('runs/'))
       .map(([, e]) => e as unknown as { item: StoredRun; trace: string })
-    const used = new Set([...current, ...other].map(([, e]) => (e as { trace?: string }).trace))
+    const used = new Set(others.flatMap((one) => [...one]).map(([, e]) => (e as { trace?: string }).trace))
     interface StoredRun {
       id: string
       corrections: { row: number; to: number | null }[]

@@ -8,8 +8,11 @@ const drawer = (storeName: string) =>
   localforage.createInstance({ name: 'inkpath-log', storeName, driver: localforage.INDEXEDDB })
 export type Drawer = ReturnType<typeof drawer>
 
-/** Two editions of the logbook's records: the pointer in `meta` says which is the current one. */
-export const editionDrawers = { a: drawer('edition-a'), b: drawer('edition-b') }
+/**
+ * Editions of the logbook's records: the pointer in `meta` says which is the current one and which the one before. The
+ * third is for the next one, so that building it harms neither.
+ */
+export const editionDrawers = { a: drawer('edition-a'), b: drawer('edition-b'), c: drawer('edition-c') }
 export type EditionName = keyof typeof editionDrawers
 /** Traces of both editions, each under a key that is written once and never changed. */
 export const traceDrawer = drawer('traces')
@@ -24,8 +27,7 @@ export const oldGearDrawer = drawer('gear')
 export const oldRunDrawer = drawer('runs')
 
 const DRAWERS = [
-  editionDrawers.a,
-  editionDrawers.b,
+  ...Object.values(editionDrawers),
   traceDrawer,
   headlineDrawer,
   pictureDrawer,

@@ -27,7 +27,11 @@ export interface Edition {
 export const readPointer = (): Promise<Pointer | null> => metaDrawer.getItem<Pointer>('pointer')
 export const turnPointer = (pointer: Pointer): Promise<unknown> =>
   writing(() => metaDrawer.setItem('pointer', pointer))
-export const otherEdition = (name: EditionName): EditionName => (name === 'a' ? 'b' : 'a')
+/** Where the next edition is to be built: neither the current one nor the one before. */
+const spareOf = ({ edition, previous }: Pointer): EditionName =>
+  (Object.keys(editionDrawers) as EditionName[]).find((name) => name !== edition && name !== previous)!
+/** Empties the spare drawer: an edition that nobody can go back to any more, or one that was never finished. */
+export const clearSpare = (pointer: Pointer): Promise<void> => editionDrawers[spareOf(pointer)].clear()
 
 const emptyLists = () =>
   Object.fromEntries(COLLECTION_NAMES.map((name) => [name, []])) as unknown as Edition['lists']
@@ -104,10 +108,12 @@ export interface Draft {
 }
 
 /**
- * Builds an edition in a drawer beside the current one, then reads it back and compares. Only when that holds may the
- * pointer be turned to it; a refusal at any moment leaves the current edition untouched.
+ * Builds an edition in the spare drawer, then reads it back and compares. Only when that holds may the pointer be turned
+ * to it; a refusal at any moment leaves the current edition untouched, and the one before.
+ * @returns which drawer that is
  */
-export async function buildEdition(name: EditionName, draft: Draft, rev: number): Promise<void> {
+export async function buildEdition(pointer: Pointer, draft: Draft, rev: number): Promise<EditionName> {
+  const name = spareOf(pointer)
   const drawer = editionDrawers[name]
   await writing(async () => {
     await drawer.clear()
@@ -130,9 +136,10 @@ export async function buildEdition(name: EditionName, draft: Draft, rev: number)
         `What was written did not come back whole (${first?.reason ?? collection}); the logbook is as it was.`,
       )
     }
+  return name
 }
 
-/** Traces that either edition points to: all others are orphans. */
+/** Traces that any edition points to: all others are orphans. */
 export async function tracesInUse(): Promise<Set<string>> {
   const used = new Set<string>()
   for (const drawer of Object.values(editionDrawers))

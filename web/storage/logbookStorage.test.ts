@@ -1,7 +1,6 @@
-import { blankCable } from '@core/gear/blanks'
 import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { emptyLogbook, type Logbook } from '@core/logbook/logbook'
+import type { Logbook } from '@core/logbook/logbook'
 import type { Run } from '@core/logbook/run'
 import { traceFromReadings } from '@core/trace/trace'
 import { editionDrawers, metaDrawer, oldGearDrawer, oldRunDrawer, traceDrawer } from './database'
@@ -13,11 +12,10 @@ import {
   openLogbook,
   readWhole,
   undoEdition,
-  wipeLogbook,
   type Change,
   type OpenedLogbook,
 } from './logbookStorage'
-import { demoLike, emptyBrowser } from './storage.fixture'
+import { demoLike, emptyBrowser, refuseWrite } from './storage.fixture'
 import { readRevision } from './writer'
 
 const sorted = (l: Logbook) => ({ ...l, runs: [...l.runs].sort((a, b) => a.run.id.localeCompare(b.run.id)) })
@@ -25,9 +23,6 @@ const ids = (logbook: OpenedLogbook) => logbook.lists.runs.map((r) => r.id).sort
 const put = async (...changes: Change[]) => change(await readRevision(), () => undefined, () => changes) // prettier-ignore
 const runLike = (id: string, over: Partial<Run> = {}): Run => ({ ...demoLike(id).runs[0].run, ...over })
 const trace = traceFromReadings([{ t: 0, percent: 5 }, { t: 60, percent: 9 }]) // prettier-ignore
-/** Every write of the browser's store, in whichever drawer. */
-const drawers = () => [...Object.values(editionDrawers), traceDrawer, metaDrawer]
-
 beforeEach(async () => {
   vi.restoreAllMocks()
   await emptyBrowser()
@@ -121,6 +116,27 @@ describe('the logbook in storage', () => {
     expect([run.notes, now.time.length]).toEqual(['changed', 2])
   })
 
+  it('takes changes that belong together whole or not at all, whichever write is refused or never made', async () => {
+    await importLogbook(demoLike('a'), 'replace')
+    const together: Change[] = [
+      { put: 'runs', record: runLike('b'), trace },
+      { put: 'runs', record: runLike('c'), trace },
+      { drop: 'runs', id: 'a' },
+    ]
+    for (const kill of [false, true])
+      for (let nth = 0; ; nth++) {
+        const allowAgain = refuseWrite(nth, kill)
+        const went = await put(...together).catch(() => null)
+        allowAgain()
+        const now = ids(await openLogbook())
+        expect((await readWhole()).apart).toEqual([])
+        if (!kill && !went) expect(now).toEqual(['a'])
+        else expect([['a'], ['b', 'c']]).toContainEqual(now)
+        if (now.length === 2) await undoEdition().then(() => importLogbook(demoLike('a'), 'replace'))
+        if (went) break
+      }
+  })
+
   it('reads anew before it writes where another tab wrote meanwhile', async () => {
     await importLogbook(demoLike('a'), 'replace')
     const stale = await readRevision()
@@ -143,77 +159,6 @@ describe('the logbook in storage', () => {
       put({ put: 'runs', record: runLike('o'), trace }),
     ])
     expect(ids(await openLogbook())).toEqual(['a', 'm', 'n', 'o'])
-  })
-})
-
-describe('an import', () => {
-  it('refused at any write leaves the logbook as it was, and nothing of it comes later', async () => {
-    await importLogbook(demoLike('a'), 'replace')
-    const full = Object.assign(new Error('no room'), { name: 'QuotaExceededError' })
-    let refusals = 0
-    for (const drawer of drawers())
-      for (let nth = 0; nth < 8; nth++) {
-        let calls = 0
-        const real = drawer.setItem.bind(drawer)
-        const spy = vi
-          .spyOn(drawer, 'setItem')
-          .mockImplementation((key, value) => (calls++ === nth ? Promise.reject(full) : real(key, value)))
-        const outcome = await importLogbook(demoLike('b', 'c'), nth % 2 ? 'merge' : 'replace').catch(
-          (e: Error) => e.message,
-        )
-        spy.mockRestore()
-        if (calls <= nth) {
-          // It never came to that many writes: the import went through, and is undone for the next turn.
-          await undoEdition()
-          continue
-        }
-        refusals++
-        expect(outcome).toMatch(/storage is full.*export/)
-        const opened = await openLogbook()
-        expect([ids(opened), opened.apart]).toEqual([['a'], []])
-      }
-    // Two pieces of gear, two runs and their two traces, the revision, the pointer.
-    expect(refusals).toBe(8)
-  })
-
-  it('can be undone, and costs no run made since', async () => {
-    await importLogbook(demoLike('a'), 'replace')
-    const [device] = demoLike().devices
-    await importLogbook({ ...demoLike('b'), devices: [{ ...device, name: 'Other' }] }, 'replace')
-    await put(
-      { put: 'cables', record: blankCable({ id: 'c', name: 'Grey' }) },
-      { put: 'runs', record: runLike('made-since', { cableId: 'c' }), trace },
-    ) // prettier-ignore
-    const back = await undoEdition()
-    expect(ids(back)).toEqual(['a', 'made-since'])
-    expect(back.lists.devices[0].name).toBe('Skerry P5')
-    expect(back.apart).toEqual([])
-    expect((await readWhole()).logbook.runs).toHaveLength(2)
-    // And undoing the undoing brings the import back.
-    expect(ids(await undoEdition())).toContain('b')
-  })
-
-  it('wiping is one too', async () => {
-    await importLogbook(demoLike('a', 'b'), 'replace')
-    expect(ids(await wipeLogbook(emptyLogbook()))).toEqual([])
-    // Pressed twice: there is still the logbook to go back to.
-    await wipeLogbook(emptyLogbook())
-    expect(ids(await undoEdition())).toEqual(['a', 'b'])
-    expect((await readWhole()).logbook.runs[0].trace.time).toHaveLength(3)
-  })
-
-  it('keeps a run that was corrected here after the file was made', async () => {
-    await importLogbook(demoLike('a'), 'replace')
-    const correction = { row: 0, t: 0, what: 'percent' as const, from: 4, to: 5, why: 'misread', when: '2026-03-02T19:00:00Z' } // prettier-ignore
-    await put({ put: 'runs', record: runLike('a', { corrections: [correction] }), trace })
-    // The file may know none of it, or as many corrections of its own: what was corrected here is not undone unasked.
-    const corrected = demoLike('a')
-    corrected.runs[0].run.corrections = [{ ...correction, row: 1, when: '2026-03-03T19:00:00Z' }]
-    for (const file of [demoLike('a'), corrected]) {
-      await importLogbook(file, 'merge')
-      const [{ run, trace: kept }] = (await readWhole()).logbook.runs
-      expect([run.corrections, kept.time.length]).toEqual([[correction], 2])
-    }
   })
 })
 

@@ -3,10 +3,10 @@ import { isEmptyLogbook, mergeRecords, type Logbook } from '@core/logbook/logboo
 import { referencesOf } from '@core/logbook/references'
 import type { Run } from '@core/logbook/run'
 import type { Trace } from '@core/trace/trace'
-import { editionDrawers, openDatabase, writing } from './database'
+import { editionDrawers, openDatabase } from './database'
 import {
   buildEdition,
-  otherEdition,
+  clearSpare,
   readEdition,
   readPointer,
   tracesInUse,
@@ -17,8 +17,16 @@ import {
 } from './editions'
 import { opened, recordKey, sealed, type Envelope } from './envelope'
 import { takeOverOldLayout } from './oldLayout'
+import { finishTogether, takeTogether, type Step } from './together'
 import { dropTrace, newTraceKey, readTrace, storeTrace, sweepTraces } from './traces'
 import { holdingLock, readRevision, storeRevision, tellOthers } from './writer'
+
+/** Every write, once what a killed page had begun is done. */
+const writingAlone = <T>(work: () => Promise<T>): Promise<T> =>
+  holdingLock(async () => {
+    await finishTogether()
+    return work()
+  })
 
 /** The logbook as it was read: its edition, and the revision it stands at. */
 export interface OpenedLogbook extends Edition {
@@ -31,8 +39,13 @@ export async function openLogbook(): Promise<OpenedLogbook> {
   await openDatabase()
   return holdingLock(async () => {
     if ((await readPointer()) === null) await takeOverOldLayout()
+    // Where the browser refuses, the logbook opens all the same, and what is still to be done keeps its readings.
+    const done = await finishTogether().then(
+      () => true,
+      () => false,
+    )
     const logbook = await readLogbookNow()
-    await sweepTraces(await tracesInUse())
+    if (done) await sweep(logbook.pointer)
     return logbook
   })
 }
@@ -42,19 +55,19 @@ async function readLogbookNow(): Promise<OpenedLogbook> {
   return { ...(await readEdition(pointer.edition)), pointer, revision: await readRevision() }
 }
 
-/** One change of one record: the unit that is whole. */
+/** What becomes of one record. */
 export type Change =
   | { put: CollectionName; record: Records[CollectionName]; trace?: Trace }
   | { drop: CollectionName; id: string }
 
 export interface Written {
   revision: number
-  /** Where the trace of a changed run lies now. */
-  traceKey?: string
+  /** Where the traces of changed runs lie now, by run. */
+  traceKeys: Map<string, string>
 }
 
 /**
- * Makes changes under the lock. `known` is the revision this tab knows: if another tab has written since, `refresh` is
+ * Makes changes under the lock, all of them or none. `known` is the revision this tab knows: if another tab has written since, `refresh` is
  * given the logbook as it stands now before `decide` says what to change, so that nothing is written from a stale copy.
  */
 export function change(
@@ -62,62 +75,56 @@ export function change(
   refresh: (logbook: OpenedLogbook) => void,
   decide: () => Change[] | Promise<Change[]>,
 ): Promise<Written> {
-  return holdingLock(async () => {
+  return writingAlone(async () => {
     const now = await readRevision()
     if (now !== known) refresh(await readLogbookNow())
     const changes = await decide()
+    if (changes.length === 0) return { revision: now, traceKeys: new Map<string, string>() }
     const { edition } = (await readPointer())!
-    const drawer = editionDrawers[edition]
-    let revision = now
-    let traceKey: string | undefined
+    const revision = now + 1
+    const traceKeys = new Map<string, string>()
+    const steps: Step[] = []
+    const old: string[] = []
     for (const one of changes) {
-      revision++
-      // The number goes up first: another tab that sees it reads anew, and finds the change or what stood before.
-      await storeRevision(revision)
-      if ('drop' in one) await dropRecord(drawer, one.drop, one.id)
-      else traceKey = await putRecord(drawer, one, revision)
-      const id = 'drop' in one ? one.id : one.record.id
-      tellOthers({ revision, changed: [{ collection: 'drop' in one ? one.drop : one.put, id }] })
+      const { key } = nameOf(one)
+      const before = (await editionDrawers[edition].getItem<Envelope>(key))?.trace
+      const envelope = 'drop' in one ? null : await envelopeOf(one, before, revision)
+      steps.push({ key, envelope })
+      if (envelope?.trace !== undefined) traceKeys.set(nameOf(one).id, envelope.trace)
+      if (before !== undefined && before !== envelope?.trace) old.push(before)
     }
-    return { revision, traceKey }
+    await takeTogether({ edition, revision, steps })
+    tellOthers({ revision, changed: changes.map(nameOf) })
+    await dropUnused(old)
+    return { revision, traceKeys }
   })
 }
 
-type DrawerOf = (typeof editionDrawers)['a']
+function nameOf(change: Change): { collection: CollectionName; id: string; key: string } {
+  const [collection, id] =
+    'drop' in change ? ([change.drop, change.id] as const) : ([change.put, change.record.id] as const)
+  return { collection, id, key: recordKey(collection, id) }
+}
 
-/** A new trace is stored under a new key, then the run that points to it, then the old trace goes. */
-async function putRecord(
-  drawer: DrawerOf,
+/** What a record comes to lie in. A new trace is stored under a new key before anything points to it. */
+async function envelopeOf(
   { put, record, trace }: Extract<Change, { put: CollectionName }>,
+  before: string | undefined,
   revision: number,
-): Promise<string | undefined> {
-  const key = recordKey(put, record.id)
-  if (put !== 'runs') {
-    const envelope = sealed(put, record as never, revision)
-    await writing(() => drawer.setItem(key, envelope))
-    return undefined
-  }
-  const before = (await drawer.getItem<Envelope>(key))?.trace
+): Promise<Envelope> {
+  if (put !== 'runs') return sealed(put, record as never, revision)
   const traceKey = trace ? newTraceKey(record.id, trace) : before
   if (traceKey === undefined) throw new Error('A run cannot be kept without its readings.')
   const envelope = sealed('runs', record as Run, revision, traceKey)
   if (trace) await storeTrace(traceKey, trace)
-  await writing(() => drawer.setItem(key, envelope))
-  if (trace && before) await dropUnused(before)
-  return traceKey
+  return envelope
 }
 
-async function dropRecord(drawer: DrawerOf, collection: CollectionName, id: string): Promise<void> {
-  const key = recordKey(collection, id)
-  const before = (await drawer.getItem<Envelope>(key))?.trace
-  await writing(() => drawer.removeItem(key))
-  if (before) await dropUnused(before)
-}
-
-/** The edition before may still point to it. A refusal is no harm: the sweep at the next start takes it. */
-async function dropUnused(traceKey: string): Promise<void> {
+/** The edition before may still point to them. A refusal is no harm: the sweep at the next start takes them. */
+async function dropUnused(keys: readonly string[]): Promise<void> {
+  if (keys.length === 0) return
   const used = await tracesInUse()
-  if (!used.has(traceKey)) await dropTrace(traceKey).catch(() => undefined)
+  for (const key of keys) if (!used.has(key)) await dropTrace(key).catch(() => undefined)
 }
 
 /** One record as it stands now, for a tab that was told it changed; null when it is gone or cannot be read. */
@@ -158,7 +165,7 @@ export type ImportMode = 'merge' | 'replace'
  * waited for the lock, or is in.
  */
 export function importLogbook(incoming: Logbook, mode: ImportMode): Promise<OpenedLogbook> {
-  return holdingLock(async () => {
+  return writingAlone(async () => {
     const now = await readLogbookNow()
     const merging = mode === 'merge'
     // A second wipe must not put the emptiness where the first can be undone to.
@@ -207,14 +214,24 @@ async function listsWith(
 /** Builds the draft as a new edition, turns to it, and tells the other tabs to read everything anew. */
 async function turnTo(draft: Draft, now: OpenedLogbook): Promise<OpenedLogbook> {
   const revision = now.revision + 1
-  const { edition, number } = now.pointer
-  const next = otherEdition(edition)
-  await buildEdition(next, draft, revision)
+  const edition = await buildEdition(now.pointer, draft, revision)
   await storeRevision(revision)
-  await turnPointer({ edition: next, number: number + 1, previous: edition, madeAt: revision })
-  await sweepTraces(await tracesInUse()).catch(() => 0)
+  const pointer = {
+    edition,
+    number: now.pointer.number + 1,
+    previous: now.pointer.edition,
+    madeAt: revision,
+  }
+  await turnPointer(pointer)
+  await sweep(pointer).catch(() => undefined)
   tellOthers({ revision, changed: null })
   return readLogbookNow()
+}
+
+/** Takes out what a cut-off write left, and what nobody can go back to any more. */
+async function sweep(pointer: Pointer): Promise<void> {
+  await clearSpare(pointer)
+  await sweepTraces(await tracesInUse())
 }
 
 /** A wipe is an empty edition: it can be undone like an import. */
@@ -226,23 +243,30 @@ export const wipeLogbook = (empty: Logbook): Promise<OpenedLogbook> => importLog
  * @throws Error where there is no edition to go back to.
  */
 export function undoEdition(): Promise<OpenedLogbook> {
-  return holdingLock(async () => {
+  return writingAlone(async () => {
     const now = await readLogbookNow()
-    const { previous, madeAt, edition, number } = now.pointer
+    const { previous, madeAt } = now.pointer
     if (previous === null) throw new Error('There is nothing to go back to.')
     const before = await readEdition(previous)
-    const carried = writtenSince(now, madeAt)
-    for (const key of carried) {
-      const envelope = await editionDrawers[edition].getItem<Envelope>(key)
-      if (before.written.has(key) && !isWrittenSince(now, key, madeAt)) continue
-      await writing(() => editionDrawers[previous].setItem(key, envelope))
-    }
-    const revision = now.revision + 1
-    await storeRevision(revision)
-    await turnPointer({ edition: previous, number: number + 1, previous: edition, madeAt: revision })
-    tellOthers({ revision, changed: null })
-    return readLogbookNow()
+    const wanted = writtenSince(now, madeAt)
+    for (const name of COLLECTION_NAMES)
+      for (const record of now.lists[name]) {
+        const key = recordKey(name, record.id)
+        // Gear that both have is as it was, unless it was put right since.
+        if (wanted.has(key) && (isWrittenSince(now, key, madeAt) || !before.written.has(key)))
+          carry(now, name, record, before)
+      }
+    return turnTo(before, now)
   })
+}
+
+/** Puts a record of one edition into another, in place of the one that it has under the same id. */
+function carry(from: Edition, name: CollectionName, record: Records[CollectionName], to: Edition): void {
+  const key = recordKey(name, record.id)
+  const others = (to.lists[name] as { id: string }[]).filter(({ id }) => id !== record.id)
+  Object.assign(to.lists, { [name]: [...others, record] })
+  to.written.set(key, from.written.get(key)!)
+  if (name === 'runs') to.traces.set(record.id, from.traces.get(record.id)!)
 }
 
 const isWrittenSince = (now: OpenedLogbook, key: string, madeAt: number): boolean =>

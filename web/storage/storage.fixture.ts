@@ -1,3 +1,4 @@
+import { vi } from 'vitest'
 import { readLogbook } from '@core/formats/logbookJson'
 import type { Logbook } from '@core/logbook/logbook'
 import {
@@ -49,4 +50,17 @@ export async function emptyBrowser(): Promise<void> {
     oldRunDrawer,
   ]
   for (const drawer of drawers) await drawer.clear()
+}
+
+/** Refuses the nth write of the browser's store, or all from there, in whichever drawer; gives what lets them through. */
+export function refuseWrite(nth: number, all = false): () => void {
+  let calls = 0
+  const spies = [...Object.values(editionDrawers), traceDrawer, metaDrawer].map((drawer) => {
+    const real = drawer.setItem.bind(drawer)
+    return vi.spyOn(drawer, 'setItem').mockImplementation((key, value) => {
+      if (all ? calls++ < nth : calls++ !== nth) return real(key, value)
+      return Promise.reject(Object.assign(new Error('no room'), { name: 'QuotaExceededError' }))
+    })
+  })
+  return () => spies.forEach((spy) => spy.mockRestore())
 }

@@ -3,6 +3,7 @@ import { shallowRef } from 'vue'
 import { problemInWords } from '@core/formats/problem'
 import { shapeOf } from '@core/formats/shape'
 import type { WideRun } from '@core/formats/wide'
+import type { Run } from '@core/logbook/run'
 import { cut } from '@core/trace/cut'
 import { movedBy } from '@core/words/moments'
 import { useOpenCells } from './openCells'
@@ -85,22 +86,30 @@ export const useFiles = defineStore('files', () => {
     const { meanings } = current.opened
     const read = await filesWork().readWide(meanings, partsOf(runs))
     if (!read.ok) throw new Error([read.message, ...read.problems.slice(0, 3).map(problemInWords)].join(' '))
-    const ids: string[] = []
-    await once(current, async () => {
-      for (const [i, { trace, startedAt }] of read.value.entries()) {
-        const { gearId } = runs[i]
-        const own = logbook.device(gearId) ? { deviceId: gearId } : { sourceId: gearId }
-        const run = importedRun({ ...given, ...own }, trace, startedAt, current.file, logbook, cellsFor)
-        await logbook.putRun(run, trace)
-        ids.push(run.id)
-      }
-    }).catch(async (refusal: unknown) => {
-      // All or none: what was kept before the refusal would be there twice once the file is taken again.
-      for (const id of ids) await logbook.remove('runs', id).catch(() => undefined)
-      throw refusal
-    })
+    // All or none: one kept alone would be there twice once the file is taken again.
+    const made: Run[] = []
+    await once(current, () =>
+      logbook.change(() =>
+        read.value.map(({ trace, startedAt }, i) => {
+          const { gearId } = runs[i]
+          const own = logbook.device(gearId) ? { deviceId: gearId } : { sourceId: gearId }
+          const known = [...logbook.runs, ...made]
+          const run = importedRun(
+            { ...given, ...own },
+            trace,
+            startedAt,
+            current.file,
+            logbook,
+            cellsFor,
+            known,
+          )
+          made.push(run)
+          return { put: 'runs' as const, record: run, trace }
+        }),
+      ),
+    )
     await remember(given, current)
-    return ids
+    return made.map(({ id }) => id)
   }
 
   /** What of the file is left to be taken stays open; else the next one comes. */

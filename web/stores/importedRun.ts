@@ -54,21 +54,25 @@ const madeBy = (protocol: Protocol, trace: Trace): Pick<Run, 'stop' | 'heat' | '
   ...endedBy(protocol.stop, trace),
 })
 
-/** The run of a trace that was read from a file, with the next ink of its device. */
+/**
+ * The run of a trace that was read from a file, with the next ink of its device.
+ * @param runs those of the logbook, and those of the same file that are kept together with this one
+ */
 export function importedRun(
   { deviceId, sourceId, cableId, meterId, notes, planned, asPlanned, startedAt: given }: Given,
   trace: Trace,
   startedAt: string | null,
   file: string,
   logbook: ReturnType<typeof useLogbook>,
-  cellsFor: (pair: RunPair) => OpenCell[],
+  cellsFor: (pair: RunPair, runs: readonly Run[]) => OpenCell[],
+  runs: readonly Run[] = logbook.runs,
 ): Run {
   const device = logbook.device(deviceId)
   const begun = startedAt ?? given
   const mayFill = ({ campaignId }: OpenCell) => seemsMadeBy(logbook.campaign(campaignId)?.protocol, trace)
   const place =
     planned === 'first'
-      ? likeliestCell(cellsFor({ deviceId, sourceId, cableId }).filter(mayFill), begun)
+      ? likeliestCell(cellsFor({ deviceId, sourceId, cableId }, runs).filter(mayFill), begun)
       : planned
   const protocol = logbook.campaign(place?.campaignId ?? null)?.protocol
   return blankRun({
@@ -76,7 +80,7 @@ export function importedRun(
     deviceId,
     sourceId,
     cableId,
-    ink: nextInk(logbook.runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink)),
+    ink: nextInk(runs.filter((r) => r.deviceId === deviceId).map((r) => r.ink)),
     startedAt: begun ?? new Date().toISOString(),
     dated: begun !== null,
     startPercent: trace.percent?.find((p) => !Number.isNaN(p)) ?? null,

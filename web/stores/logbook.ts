@@ -16,6 +16,7 @@ import { onTold, type Told } from '../storage/writer'
 import { asked } from './asked'
 import { heldTraces } from './heldTraces'
 import { lookupsOf, type Lists } from './lookups'
+import { readingsFrom } from './readings'
 
 const emptyLists = () => Object.fromEntries(COLLECTION_NAMES.map((name) => [name, []])) as unknown as Lists
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
@@ -33,6 +34,7 @@ export const useLogbook = defineStore('logbook', () => {
   const reads = ref(0)
   /** Where each run's trace lies; a new key is a new trace. */
   const traceKeys = shallowReactive(new Map<string, string>())
+  const { readingsOf, traceOf } = readingsFrom(traceKeys, held)
   const canUndoEdition = ref(false)
   let pointer: storage.OpenedLogbook['pointer'] | undefined
   let revision = 0
@@ -118,28 +120,56 @@ export const useLogbook = defineStore('logbook', () => {
     }
   }
 
-  /** Puts one record: `decide` is asked under the lock, when this tab knows the logbook as it stands. */
+  /**
+   * Makes changes that belong together, all of them or none: `decide` is asked under the lock, when this tab knows the
+   * logbook as it stands.
+   * @throws Error naming what still uses a record that should go, or what a record names that is not there
+   */
+  async function change(decide: () => storage.Change[] | Promise<storage.Change[]>) {
+    let changes: storage.Change[] = []
+    const written = await storage.change(revision, show, async () => {
+      changes = (await decide()).map((one) => ('drop' in one ? one : { ...one, record: plain(one.record) }))
+      for (const one of changes) {
+        const stands = 'drop' in one ? heldBy(one.drop, one.id) : missedBy(one.put, one.record)
+        if (stands && 'drop' in one) throw new Error(`It is used by ${stands}. Take it out of there first.`)
+        if (stands) throw new Error(`${stands} It is not stored.`)
+      }
+      return changes
+    })
+    revision = written.revision
+    if (changes.length === 0) return
+    for (const one of changes) showChange(one, written.traceKeys)
+    note()
+    for (const one of changes) await copyChange(one)
+  }
+
+  function showChange(one: storage.Change, keys: ReadonlyMap<string, string>) {
+    if ('drop' in one) return take(one.drop, one.id, null)
+    const { put: name, record, trace } = one
+    const key = name === 'runs' ? keys.get(record.id) : undefined
+    if (key !== undefined) traceKeys.set(record.id, key)
+    if (trace) held.hold(record.id, trace)
+    take(name, record.id, record)
+  }
+
+  async function copyChange(one: storage.Change) {
+    if ('drop' in one) return void copy.dropCopy(pointer!.number, revision, one.drop, one.id)
+    const { put: name, record, trace } = one
+    const whole = name === 'runs' ? (trace ?? (await readingsOf(record.id))) : undefined
+    void copy.copyRecord(pointer!.number, revision, name, record, whole)
+  }
+
+  /** Puts one record, with a trace where it is a run that has a new one. */
   async function write<K extends CollectionName>(
     name: K,
     decide: () => Records[K] | Promise<Records[K]>,
     trace?: () => Trace,
   ) {
     let record!: Records[K]
-    let readings: Trace | undefined
-    const written = await storage.change(revision, show, async () => {
+    await change(async () => {
       record = plain(await decide())
-      const missed = missedBy(name, record)
-      if (missed) throw new Error(`${missed} It is not stored.`)
-      readings = trace?.()
-      return [{ put: name, record, trace: readings } as storage.Change]
+      return [{ put: name, record, trace: trace?.() }]
     })
-    revision = written.revision
-    if (name === 'runs' && written.traceKey) traceKeys.set(record.id, written.traceKey)
-    if (readings) held.hold(record.id, readings)
-    take(name, record.id, record)
-    note()
-    const whole = name === 'runs' ? (readings ?? (await readingsOf(record.id))) : undefined
-    void copy.copyRecord(pointer!.number, revision, name, record, whole)
     return record
   }
 
@@ -157,19 +187,12 @@ export const useLogbook = defineStore('logbook', () => {
     before?: () => Promise<void>,
   ): Promise<(trace?: Trace) => Promise<void>> {
     let record: Records[CollectionName] | undefined
-    const written = await storage.change(revision, show, async () => {
-      const found = byId.value[name].get(id)
-      if (!found) return []
-      record = found
-      const holder = heldBy(name, id)
-      if (holder) throw new Error(`It is used by ${holder}. Take it out of there first.`)
+    await change(async () => {
+      record = byId.value[name].get(id)
+      if (!record) return []
       await before?.()
       return [{ drop: name, id }]
     })
-    revision = written.revision
-    take(name, id, null)
-    note()
-    void copy.dropCopy(pointer!.number, revision, name, id)
     // Another tab was first where there is none: what it deleted is its to bring back.
     return async (trace) => {
       if (record) await write(name, () => record as never, trace && (() => trace))
@@ -205,35 +228,6 @@ export const useLogbook = defineStore('logbook', () => {
         throw new Error('Its readings cannot be read now, so it could not be brought back: it stays.')
     })
     return () => bringBack(trace)
-  }
-
-  /** Traces on their way out of storage, by where they lie: whoever asks meanwhile waits for the same. */
-  const coming = new Map<string, Promise<Trace | undefined>>()
-
-  /** A run's trace, for a look only: it is not kept in memory. */
-  async function readingsOf(id: string): Promise<Trace | undefined> {
-    const known = traces.get(id)
-    const key = traceKeys.get(id)
-    if (known || key === undefined) return known
-    let read = coming.get(key)
-    if (!read) {
-      read = storage
-        .readTrace(key)
-        .then((found) => ('trace' in found ? found.trace : undefined))
-        .finally(() => coming.delete(key))
-      coming.set(key, read)
-    }
-    return read
-  }
-
-  /** A run's trace, from now on in memory for the screens. */
-  async function traceOf(id: string): Promise<Trace | undefined> {
-    const key = traceKeys.get(id)
-    const trace = await readingsOf(id)
-    // It may have been corrected while it was read.
-    if (trace && !traces.has(id) && traceKeys.get(id) === key) held.hold(id, trace)
-    else if (traces.has(id)) held.touch(id)
-    return traces.get(id) ?? trace
   }
 
   /** Everything, with every trace. */
@@ -282,6 +276,7 @@ export const useLogbook = defineStore('logbook', () => {
     settle,
     put,
     write,
+    change,
     recordOf: asked(recordOf),
     remove,
     runsWith,

@@ -66,6 +66,7 @@ it('makes all of them or none, and nothing of a run of one charge', async () => 
   }
   await expect(useParting().part('whole')).rejects.toThrow()
   IDBDatabase.prototype.transaction = transaction
+  await logbook.load()
   expect(states().sort()).toEqual(['false,done', 'true,done'])
   await expect(useParting().part('a')).rejects.toThrow('one charge alone')
   expect(logbook.runs).toHaveLength(2)

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { nextInk } from '@core/logbook/logbook'
 import { partRun } from '@core/logbook/parted'
+import type { Run } from '@core/logbook/run'
 import { analysisWork } from '../workers/analysis'
 import { handOver } from '../workers/handOver'
 import { useLogbook } from './logbook'
@@ -31,28 +32,29 @@ export const useParting = defineStore('parting', () => {
       inks.push(ink)
       return { id: crypto.randomUUID(), ink }
     })
-    const made: string[] = []
-    const takeOut = async () => {
-      for (const each of made) await logbook.remove('runs', each)
-    }
     const before = { state: run.state, stateReason: run.stateReason }
-    try {
-      for (const part of partRun({ run, trace }, charges, own)) {
-        await logbook.putRun(part.run, part.trace)
-        made.push(part.run.id)
-      }
-      const stateReason = 'Each charge that it holds is a run of its own.'
-      await logbook.changeRun(id, () => ({ state: 'set-aside', stateReason }))
-    } catch (refusal) {
-      // All or none: what was kept before the refusal would be there twice once it is parted again.
-      await takeOut().catch(() => undefined)
-      throw refusal
-    }
+    const set = (state: Pick<Run, 'state' | 'stateReason'>) => ({
+      put: 'runs' as const,
+      record: { ...asItStands(id), ...state },
+    })
+    const parts = partRun({ run, trace }, charges, own)
+    await logbook.change(() => [
+      ...parts.map((p) => ({ put: 'runs' as const, record: p.run, trace: p.trace })),
+      set({ state: 'set-aside', stateReason: 'Each charge that it holds is a run of its own.' }),
+    ])
     const undo = async () => {
-      await logbook.changeRun(id, () => before)
-      await takeOut()
+      await logbook.change(() => [
+        set(before),
+        ...own.filter((o) => logbook.run(o.id)).map((o) => ({ drop: 'runs' as const, id: o.id })),
+      ])
     }
-    return { ids: made, undo }
+    return { ids: own.map((o) => o.id), undo }
+  }
+
+  function asItStands(id: string): Run {
+    const run = logbook.run(id)
+    if (!run) throw new Error('This run is no longer in the logbook.')
+    return run
   }
 
   return { part }
