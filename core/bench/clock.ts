@@ -12,6 +12,17 @@ export interface Anchor {
   bootId: string | null
 }
 
+/** An anchor as it was stored; null for what is none. */
+export function readAnchor(stored: unknown): Anchor | null {
+  const { wallMs, uptimeS, bootId } = (stored ?? {}) as Record<string, unknown>
+  if (typeof wallMs !== 'number') return null
+  return {
+    wallMs,
+    uptimeS: typeof uptimeS === 'number' ? uptimeS : null,
+    bootId: typeof bootId === 'string' ? bootId : null,
+  }
+}
+
 /** The same, with the page's own clock, which nobody can set and which stands still while the machine sleeps. */
 export interface Sight extends Anchor {
   pageMs: number

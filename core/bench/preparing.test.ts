@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import {
+  byClockNow,
   drainedAtMs,
   hoursFromFull,
   preparingDue,
@@ -17,6 +18,7 @@ const draining: Preparing = {
   drainFromMs: 10 * HOUR,
   restFromMs: null,
   restMinutes: 21,
+  seen: null,
 }
 const resting = { ...draining, restFromMs: 14 * HOUR }
 
@@ -42,8 +44,29 @@ describe('a device on its way to the start', () => {
     expect(hoursFromFull({ ...resting, restFromMs: 10 * HOUR })).toBeNaN()
   })
 
+  it('has drained and rested as long as it has, though somebody set the clock; a restart believes the clock', () => {
+    const seen = { wallMs: 14 * HOUR, uptimeS: 1000, bootId: 'a' }
+    const watched = { ...resting, seen }
+    // Six minutes later by the clock since start-up, on a wall that was set back by an hour.
+    const set = { wallMs: 13.1 * HOUR, uptimeS: 1360, bootId: 'a' }
+    const moved = byClockNow(watched, set)
+    expect(restedMinutes(moved, set.wallMs)).toBeCloseTo(6, 9)
+    expect(hoursFromFull(moved)).toBeCloseTo(5, 9)
+    expect(moved.seen).toEqual(set)
+    // Seen once, it is not moved again.
+    expect(byClockNow(moved, { ...set, wallMs: 13.2 * HOUR, uptimeS: 1720 }).restFromMs).toBe(
+      moved.restFromMs,
+    )
+    expect(byClockNow(draining, set)).toEqual({ ...draining, seen: set })
+    expect(byClockNow(watched, { ...set, bootId: 'b' }).restFromMs).toBe(resting.restFromMs)
+    expect(byClockNow(watched, { ...set, uptimeS: null })).toBe(watched)
+  })
+
   it('is stored and read again; what cannot be is none', () => {
-    expect(readPreparing(JSON.parse(JSON.stringify([draining, resting])))).toEqual([draining, resting])
+    const seen = { wallMs: 14 * HOUR, uptimeS: 1000, bootId: 'a' }
+    const both = [draining, { ...resting, seen }]
+    expect(readPreparing(JSON.parse(JSON.stringify(both)))).toEqual(both)
+    expect(readPreparing([{ ...draining, seen: { wallMs: 'noon' } }])).toEqual([draining])
     expect(readPreparing([{ ...draining, fromPercent: 'full' }])).toEqual([])
     expect(readPreparing(null)).toEqual([])
     expect(() => preparingSchema.validateSync({ ...draining, toPercent: 90 })).toThrow('cannot drain to more')

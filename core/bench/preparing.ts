@@ -1,6 +1,7 @@
-import { array, number, object, type ObjectSchema } from 'yup'
+import { array, mixed, number, object, type ObjectSchema } from 'yup'
 import { bounded, id } from '../trace/fields'
 import { neededNumber } from '../trace/typedNumber'
+import { explainAbsence, readAnchor, type Anchor } from './clock'
 
 /** A device on its way to the start of a run: drained from one level to another, then rested. Moments in ms since 1970. */
 export interface Preparing {
@@ -13,6 +14,8 @@ export interface Preparing {
   restFromMs: number | null
   /** How long it is to rest; 0 where nobody asked for it. */
   restMinutes: number
+  /** The machine's clocks as they were last seen together; null where nobody could tell. */
+  seen: Anchor | null
 }
 
 const HOUR_MS = 3_600_000
@@ -29,6 +32,10 @@ export const preparingSchema: ObjectSchema<Preparing> = object({
   drainFromMs: bounded(0, LATEST_MS),
   restFromMs: number().nullable().default(null).min(0).max(LATEST_MS),
   restMinutes: neededNumber('The rest', 0, 10_000, ' min'),
+  seen: mixed<Anchor>()
+    .nullable()
+    .default(null)
+    .transform((_, stored) => readAnchor(stored)),
 }) as unknown as ObjectSchema<Preparing>
 const storedSchema = array(preparingSchema).defined().max(64)
 
@@ -38,6 +45,21 @@ export function readPreparing(stored: unknown): Preparing[] {
     return storedSchema.validateSync(stored) as Preparing[]
   } catch {
     return []
+  }
+}
+
+/**
+ * Its moments by the machine's clock as it stands now: where somebody set it since they were last seen, they move along,
+ * so that what was drained and rested stays what it was. After a restart of the machine its clock is believed.
+ */
+export function byClockNow(p: Preparing, now: Anchor): Preparing {
+  if (now.uptimeS === null) return p
+  const { movedMs } = explainAbsence(p.seen ?? undefined, now, null)
+  return {
+    ...p,
+    drainFromMs: Math.max(0, p.drainFromMs + movedMs),
+    restFromMs: p.restFromMs === null ? null : Math.max(0, p.restFromMs + movedMs),
+    seen: { wallMs: now.wallMs, uptimeS: now.uptimeS, bootId: now.bootId },
   }
 }
 

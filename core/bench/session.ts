@@ -1,5 +1,5 @@
 import { ValidationError } from 'yup'
-import type { Anchor } from './clock'
+import { readAnchor, type Anchor } from './clock'
 import { laneSetupSchema, NO_HEAT, type LaneSetup } from './setup'
 import { riggedSchema, type RiggedLane } from './strip'
 
@@ -48,15 +48,6 @@ export function readSession(stored: unknown): Session {
     else session.apart.push(raw)
   }
   return session
-}
-
-function readAnchor(stored: unknown): Anchor | null {
-  if (!isRaw(stored) || typeof stored.wallMs !== 'number') return null
-  return {
-    wallMs: stored.wallMs,
-    uptimeS: typeof stored.uptimeS === 'number' ? stored.uptimeS : null,
-    bootId: typeof stored.bootId === 'string' ? stored.bootId : null,
-  }
 }
 
 /** A lane's setup as stored by this or an earlier version; undefined when it does not hold. */

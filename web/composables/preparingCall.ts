@@ -8,14 +8,15 @@ const SECOND_MS = 1000
 /** Calls once as a draining device should be looked at, and as one has rested, whichever screen is open. */
 export async function callPreparing(): Promise<void> {
   const [preparing, logbook, settings] = [usePreparing(), useLogbook(), useSettings()]
-  const called = new Set<string>()
+  const called = new Map<string, string>()
   await preparing.load()
+  await preparing.follow().catch(() => undefined)
   setInterval(() => {
     preparing.tick()
-    for (const { deviceId, drainFromMs, due } of preparing.rows) {
-      const key = `${deviceId} ${drainFromMs} ${due}`
-      if (!due || called.has(key)) continue
-      called.add(key)
+    for (const { deviceId, due } of preparing.rows) {
+      if (!due) called.delete(deviceId)
+      if (!due || called.get(deviceId) === due) continue
+      called.set(deviceId, due)
       const name = logbook.device(deviceId)?.name ?? ''
       if (settings.sound) beep()
       if (settings.spoken) say(due === 'look' ? `${name}: is it at its start level?` : `${name} has rested.`)

@@ -11,33 +11,13 @@ import {
 } from '@core/bench/clock'
 import { timeOfDay } from '@core/words/moments'
 import { loadBeat, saveBeat } from '../storage/benchSession'
+import { lookNow } from './machineClock'
 
 const BEAT_EVERY_MS = 2000
-/** No reading waits longer than this for the server's clock, ms. */
-const ANSWER_WITHIN_MS = 1500
 /** How often it is asked again about a jump that it told nothing of. */
 const ASK_AGAIN_MS = 10_000
 const TOLD_LATE =
   'That was not known until now: what was noted in between stands too early, and can be put right on the sheet.'
-
-async function serverClock(): Promise<Pick<Anchor, 'uptimeS' | 'bootId'>> {
-  try {
-    const response = await fetch('/api/clock', {
-      cache: 'no-store',
-      signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
-    })
-    const { uptimeS, bootId } = (await response.json()) as { uptimeS: unknown; bootId: unknown }
-    if (!response.ok || typeof uptimeS !== 'number') return { uptimeS: null, bootId: null }
-    return { uptimeS, bootId: typeof bootId === 'string' ? bootId : null }
-  } catch {
-    return { uptimeS: null, bootId: null }
-  }
-}
-
-async function lookNow(): Promise<Sight> {
-  const server = await serverClock()
-  return { wallMs: Date.now(), pageMs: performance.now(), ...server }
-}
 
 /**
  * Keeps the lanes' clocks right while the machine's clock is set, and while the machine sleeps. `onSlept` is told how

@@ -18,11 +18,49 @@ vi.mock('../storage/benchLists', () => ({
   },
 }))
 
+/** The machine's clocks: the wall can be set. */
+const machine = { wall: 1e12, page: 1000 }
+vi.stubGlobal('fetch', () =>
+  Promise.resolve({ ok: true, json: () => Promise.resolve({ uptimeS: machine.page / 1000, bootId: 'b' }) }),
+)
+vi.mock('./logbook', () => ({ useLogbook: () => ({ device: () => ({ drainHours: 6 }) }) }))
+
+it('counts what was rested, and calls for it, by how long it was, though the clock is set meanwhile', async () => {
+  vi.spyOn(Date, 'now').mockImplementation(() => machine.wall)
+  vi.spyOn(performance, 'now').mockImplementation(() => machine.page)
+  const pass = (minutes: number) => {
+    machine.wall += minutes * 60_000
+    machine.page += minutes * 60_000
+  }
+  setActivePinia(createPinia())
+  const preparing = usePreparing()
+  await preparing.begin({ deviceId: 'd', fromPercent: 5, toPercent: 1, drainFromMs: machine.wall, restFromMs: null, restMinutes: 21, seen: null }) // prettier-ignore
+  await preparing.reached('d')
+  await vi.waitFor(() => expect(preparing.list[0].seen).not.toBeNull())
+  pass(4)
+  machine.wall += 3_600_000
+  preparing.tick()
+  expect(preparing.rows[0].due).toBeUndefined()
+  await vi.waitFor(() => expect(preparing.restedNow('d')).toBe('4'))
+  pass(17)
+  preparing.tick()
+  expect(preparing.rows[0].due).toBe('rested')
+  // Set back while the program was closed.
+  machine.wall -= 7_200_000
+  setActivePinia(createPinia())
+  const again = usePreparing()
+  await again.load()
+  await again.follow()
+  again.tick()
+  expect(again.restedNow('d')).toBe('21')
+  vi.restoreAllMocks()
+})
+
 it('lets a rest begin as the key is pressed, however long the write has to wait', async () => {
   vi.useFakeTimers({ now: 1_000_000 })
   setActivePinia(createPinia())
   const preparing = usePreparing()
-  await preparing.begin({ deviceId: 'd', fromPercent: 85, toPercent: 1, drainFromMs: 0, restFromMs: null, restMinutes: 21 }) // prettier-ignore
+  await preparing.begin({ deviceId: 'd', fromPercent: 85, toPercent: 1, drainFromMs: 0, restFromMs: null, restMinutes: 21, seen: null }) // prettier-ignore
   let go!: () => void
   wait = new Promise((resolve) => (go = resolve))
   const reached = preparing.reached('d')

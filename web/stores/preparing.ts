@@ -1,15 +1,22 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { hoursFromFull, preparingDue, restedMinutes, type Preparing } from '@core/bench/preparing'
+import { JUMP_MS, jumpSince } from '@core/bench/clock'
+import { byClockNow, hoursFromFull, preparingDue, restedMinutes, type Preparing } from '@core/bench/preparing'
 import { usualDrainHours } from '@core/plan/durations'
 import { keptPreparing } from '../storage/benchLists'
 import { useLogbook } from './logbook'
+import { lookNow } from './machineClock'
 
-/** Devices that drain and rest before a run. By the wall clock: they go on while the program is closed. */
+/**
+ * Devices that drain and rest before a run. By the wall clock, for they go on while the program is closed; where somebody
+ * sets that, their moments move along.
+ */
 export const usePreparing = defineStore('preparing', () => {
   const logbook = useLogbook()
   const list = ref<Preparing[]>([])
   const nowMs = ref(Date.now())
+  /** Wall minus page clock as last seen. */
+  let wallMinusPage = Date.now() - performance.now()
 
   /** Stored first, then shown. */
   async function set(next: (now: Preparing[]) => Preparing[]) {
@@ -17,6 +24,13 @@ export const usePreparing = defineStore('preparing', () => {
   }
   async function load() {
     list.value = (await keptPreparing.load()).filter((p) => logbook.device(p.deviceId))
+  }
+
+  /** Moves what stands here along with a clock that was set, as far as the server tells. */
+  async function follow() {
+    if (list.value.length === 0) return
+    const now = await lookNow()
+    if (now.uptimeS !== null) await set((all) => all.map((p) => byClockNow(p, now)))
   }
 
   keptPreparing.onChanged(() => void load().catch(() => undefined))
@@ -28,10 +42,22 @@ export const usePreparing = defineStore('preparing', () => {
   const rows = computed(() =>
     list.value.map((p) => ({ ...p, due: preparingDue(p, hoursOf(p), nowMs.value), hours: hoursOf(p) })),
   )
-  const tick = () => void (nowMs.value = Date.now())
+  function tick() {
+    const jump = jumpSince(Date.now(), performance.now(), wallMinusPage)
+    wallMinusPage += jump
+    // Nothing is due by a clock that was set: what follows it comes first.
+    if (Math.abs(jump) < JUMP_MS) nowMs.value = Date.now()
+    else
+      void follow()
+        .catch(() => undefined)
+        .finally(() => (nowMs.value = Date.now()))
+  }
 
   const others = (deviceId: string) => (p: Preparing) => p.deviceId !== deviceId
-  const begin = (p: Preparing) => set((now) => [...now.filter(others(p.deviceId)), p])
+  async function begin(p: Preparing) {
+    await set((now) => [...now.filter(others(p.deviceId)), p])
+    void follow().catch(() => undefined)
+  }
   const done = (deviceId: string) => set((now) => now.filter(others(deviceId)))
   /** Devices that charge now are prepared no longer. */
   async function charging(deviceIds: readonly string[]) {
@@ -44,6 +70,7 @@ export const usePreparing = defineStore('preparing', () => {
     let hours = NaN
     // The moment of the press: the write may have to wait for another tab's.
     const restFromMs = Date.now()
+    await follow().catch(() => undefined)
     await set((now) =>
       now.map((p) => {
         if (p.deviceId !== deviceId) return p
@@ -60,5 +87,5 @@ export const usePreparing = defineStore('preparing', () => {
     const minutes = found ? restedMinutes(found, nowMs.value) : NaN
     return Number.isNaN(minutes) ? '' : String(Math.round(minutes))
   }
-  return { list, rows, nowMs, tick, load, begin, done, charging, reached, restedNow }
+  return { list, rows, nowMs, tick, load, follow, begin, done, charging, reached, restedNow }
 })
