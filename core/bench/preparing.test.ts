@@ -60,6 +60,7 @@ describe('a device on its way to the start', () => {
     expect(byClockNow(draining, set)).toEqual({ ...draining, seen: set })
     expect(byClockNow(watched, { ...set, bootId: 'b' }).restFromMs).toBe(resting.restFromMs)
     expect(byClockNow(watched, { ...set, uptimeS: null })).toBe(watched)
+    expect(byClockNow(moved, seen)).toBe(moved)
   })
 
   it('is stored and read again; what cannot be is none', () => {

@@ -53,7 +53,9 @@ export function readPreparing(stored: unknown): Preparing[] {
  * so that what was drained and rested stays what it was. After a restart of the machine its clock is believed.
  */
 export function byClockNow(p: Preparing, now: Anchor): Preparing {
-  if (now.uptimeS === null) return p
+  // Another tab may have looked since.
+  const isLater = p.seen?.bootId === now.bootId && (p.seen?.uptimeS ?? 0) > (now.uptimeS ?? 0)
+  if (now.uptimeS === null || isLater) return p
   const { movedMs } = explainAbsence(p.seen ?? undefined, now, null)
   return {
     ...p,

@@ -28,6 +28,13 @@ const writingAlone = <T>(work: () => Promise<T>): Promise<T> =>
     return work()
   })
 
+/** Whether nothing is left half done; what the browser refuses now is done by a later write. */
+const triedToFinish = (): Promise<boolean> =>
+  finishTogether().then(
+    () => true,
+    () => false,
+  )
+
 /** The logbook as it was read: its edition, and the revision it stands at. */
 export interface OpenedLogbook extends Edition {
   revision: number
@@ -40,10 +47,7 @@ export async function openLogbook(): Promise<OpenedLogbook> {
   return holdingLock(async () => {
     if ((await readPointer()) === null) await takeOverOldLayout()
     // Where the browser refuses, the logbook opens all the same, and what is still to be done keeps its readings.
-    const done = await finishTogether().then(
-      () => true,
-      () => false,
-    )
+    const done = await triedToFinish()
     const logbook = await readLogbookNow()
     if (done) await sweep(logbook.pointer)
     return logbook
@@ -67,8 +71,9 @@ export interface Written {
 }
 
 /**
- * Makes changes under the lock, all of them or none. `known` is the revision this tab knows: if another tab has written since, `refresh` is
- * given the logbook as it stands now before `decide` says what to change, so that nothing is written from a stale copy.
+ * Makes changes under the lock, all of them or none. `known` is the revision this tab knows: if another tab has written
+ * since, `refresh` is given the logbook as it stands now before `decide` says what to change, so that nothing is written
+ * from a stale copy.
  */
 export function change(
   known: number,
@@ -143,7 +148,10 @@ export { readTrace, readRevision }
 /** The whole logbook as it stands, traces and all; runs whose readings do not hold are named instead. */
 export const readWhole = (): Promise<{ logbook: Logbook; apart: OpenedLogbook['apart'] }> =>
   // Under the lock to the end: a run corrected meanwhile would have its readings under another key.
-  holdingLock(readWholeNow)
+  holdingLock(async () => {
+    await triedToFinish()
+    return readWholeNow()
+  })
 
 async function readWholeNow() {
   const now = await readLogbookNow()
