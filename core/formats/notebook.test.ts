@@ -14,7 +14,7 @@ it('reads a notebook’s page: a clock on the wall and what was read, under a da
   expect(page.watts).toEqual([null, 18.1, 18.2, 9, null])
   expect(page.volts).toEqual([null, null, 9, null, null])
   expect(page.startedAt).toBe(new Date(2026, 10, 3, 19, 2).toISOString())
-  expect(page.assumed).toContain('The notes begin in line 4; what stands before it was left out.')
+  expect(page.assumed).toContain('The readings begin in line 4; what stands before them is no reading.')
 })
 
 it('reads the time since the start as it is said, in any order', () => {

@@ -158,10 +158,13 @@ export function notebookTable(text: string): Table | undefined {
   }
   asWritten(rows.map(({ cells }) => cells[0])).forEach((time, i) => (rows[i].cells[0] = time))
   const before = lines.slice(0, first).filter((line) => line.trim() !== '')
-  const sort = before.length > 0 ? [`The notes begin in line ${first + 1}; what stands before it was left out.`] : []
+  const sort = before.length > 0 ? [`The readings begin in line ${first + 1}; what stands before them is no reading.`] : []
   const from = !isCounted ? [] : [`Minutes count from ${firstClock}, the clock of the first reading.`]
-  return { headers, rows, delimiter: ',', assumed: ['Each line is a reading, as notes are written.', ...from, ...sort], before, problems }
+  return { headers, rows, delimiter: ',', assumed: ['Each line is a reading, as notes are written.', ...from, ...sort], before, words: inOneLine(before), problems }
 } // prettier-ignore
+
+const inOneLine = (lines: readonly string[]): string =>
+  lines.map((line) => line.trim().replace(/[.,;:]$/, '')).join('; ')
 
 /** A clock that begins so early was started with the charge; a later one may hang on a wall. Hours, or minutes. */
 const EARLY = 5

@@ -16,6 +16,8 @@ export interface Table {
   above?: string[]
   /** What stands in the lines before the header. */
   before?: string[]
+  /** What the reviewer wrote above the readings of a page of notes. */
+  words?: string
   /** When its record began, seconds since 1970, where a line before the header tells it. */
   begun?: number
   /** The day of its first row, as it is written, where that stands beside the times or before the header. */

@@ -15,7 +15,15 @@ const open = async (file: Blob, _: boolean, __: unknown, part: number) => {
   const parts = text.split(' ').slice(1)
   if (slow || parts[0] === 'slow') await new Promise(() => undefined)
   return {
-    table: { ok: true, value: { called: parts.length > 1 ? parts[part] : '', headers: [], meanings: [] } },
+    table: {
+      ok: true,
+      value: {
+        called: parts.length > 1 ? parts[part] : '',
+        headers: [],
+        meanings: [],
+        words: 'Of this page',
+      },
+    },
     parts,
   }
 }

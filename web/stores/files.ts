@@ -115,10 +115,11 @@ export const useFiles = defineStore('files', () => {
   /** What of the file is left to be taken stays open; else the next one comes. */
   async function remember(
     given: Given,
-    { opened: { headers, meanings, own } }: OpenedTrace,
+    { opened: { headers, meanings, own, words } }: OpenedTrace,
     rest?: Opened | null,
   ) {
-    lastGiven.value = given
+    // What a page says above its readings is of that page alone.
+    lastGiven.value = words.startsWith(given.notes) ? { ...given, notes: '' } : given
     if (!own) await keepShape(shapeOf(headers), meanings)
     if (rest) {
       opened.value = rest

@@ -40,6 +40,8 @@ export interface OpenedTable {
   own: boolean
   /** Columns that may each be a charger's, by position. */
   wide: number[]
+  /** What a page of notes says above its readings; '' of any other. */
+  words: string
 }
 
 /** A trace as it was read, and what is shown of it before it is kept. */
@@ -158,6 +160,7 @@ function openedTable(found: Table, called: string, known: Record<string, ColumnM
     meanings,
     own: isOwnTable(found),
     wide: wideColumns(found, meanings),
+    words: found.words ?? '',
   }
 }
 

@@ -35,7 +35,7 @@ const logbook = useLogbook()
 const notices = useNotices()
 const goOn = useGoOn()
 
-const { given, day, all: givenFrom } = useGiven(props.file)
+const { given, day, all: givenFrom } = useGiven(props.file, props.opened.words)
 const hasGear = computed(() => logbook.devices.length > 0 && logbook.sources.length > 0)
 /** What the columns of several chargers, or devices, do not tell. */
 const asks = ref({ device: true, source: false })
