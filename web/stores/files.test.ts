@@ -112,7 +112,7 @@ it('makes a run of each charge that a record holds, dated all once one of them i
   const charges = [{ fromS: 0, toS: 600 }, { fromS: 900, toS: Infinity }] // prettier-ignore
   record = { trace, startedAt: null, preview: { charges } }
   const [{ deviceId, sourceId }] = logbook.runs
-  const given = { deviceId, sourceId, cableId: null, meterId: null, notes: '', planned: null, asPlanned: false } // prettier-ignore
+  const given = { deviceId, sourceId, cableId: null, meterId: null, notes: 'Lid shut', planned: null, asPlanned: false } // prettier-ignore
   await files.openAll([new File(['trace x'], 'evening.csv'), new File(['trace x'], 'next.csv')])
   const second = await files.takeTrace({ ...given, startedAt: '2026-03-02T19:15:00.000Z', fromS: 900, charge: { at: 1, untilS: Infinity } }) // prettier-ignore
   expect(files.opened).toMatchObject({
@@ -129,8 +129,8 @@ it('makes a run of each charge that a record holds, dated all once one of them i
   expect(files.opened?.file).toBe('next.csv')
   const made = [first, second].map((id) => logbook.run(id!)!)
   expect(made.map((r) => [r.startedAt, r.dated, r.startPercent, r.notes])).toEqual([
-    ['2026-03-02T19:00:00.000Z', true, 90, 'Read from evening.csv, charge 1.'],
-    ['2026-03-02T19:15:00.000Z', true, 5, 'Read from evening.csv, charge 2.'],
+    ['2026-03-02T19:00:00.000Z', true, 90, 'Lid shut. Read from evening.csv, charge 1.'],
+    ['2026-03-02T19:15:00.000Z', true, 5, 'Lid shut. Read from evening.csv, charge 2.'],
   ])
   const times = await Promise.all(made.map(async ({ id }) => [...(await logbook.traceOf(id))!.time]))
   expect(times).toEqual([[0, 300, 600], [0, 300, 600]]) // prettier-ignore

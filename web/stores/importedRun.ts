@@ -46,6 +46,8 @@ export interface OneEnd {
   fromS: number
 }
 const NOTES_MAX = 2000
+/** Words that another sentence follows. */
+const sentences = (words: string): string => words && `${words}${/[.!?…]$/.test(words) ? '' : '.'} `
 
 /** What a run of the plan is held to: one that did not come as far as its rule is short, and its place stays open. */
 const madeBy = (protocol: Protocol, trace: Trace): Pick<Run, 'stop' | 'heat' | 'state' | 'stateReason'> => ({
@@ -87,7 +89,7 @@ export function importedRun(
     reading: ruleReadBy(trace),
     provenance: 'import',
     planned: place ? { campaignId: place.campaignId, plannedId: place.plannedId } : null,
-    notes: [notes.trim(), `Read from ${file}.`].filter(Boolean).join(' ').slice(0, NOTES_MAX),
+    notes: `${sentences(notes.trim())}Read from ${file}.`.slice(0, NOTES_MAX),
     conditions: {
       ...noConditions(),
       ...(device && deviceConditions(device)),
