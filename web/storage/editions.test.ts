@@ -2,24 +2,10 @@ import { blankCable } from '@core/gear/blanks'
 import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { emptyLogbook } from '@core/logbook/logbook'
-import type { Run } from '@core/logbook/run'
 import { traceFromReadings } from '@core/trace/trace'
-import {
-  change,
-  importLogbook,
-  openLogbook,
-  readWhole,
-  undoEdition,
-  wipeLogbook,
-  type Change,
-  type OpenedLogbook,
-} from './logbookStorage'
-import { demoLike, emptyBrowser, refuseWrite } from './storage.fixture'
-import { readRevision } from './writer'
+import { importLogbook, openLogbook, readWhole, undoEdition, wipeLogbook } from './logbookStorage'
+import { demoLike, emptyBrowser, ids, put, refuseWrite, runLike } from './storage.fixture'
 
-const ids = (logbook: OpenedLogbook) => logbook.lists.runs.map((r) => r.id).sort()
-const put = async (...changes: Change[]) => change(await readRevision(), () => undefined, () => changes) // prettier-ignore
-const runLike = (id: string, over: Partial<Run> = {}): Run => ({ ...demoLike(id).runs[0].run, ...over })
 const trace = traceFromReadings([{ t: 0, percent: 5 }, { t: 60, percent: 9 }]) // prettier-ignore
 
 beforeEach(async () => {

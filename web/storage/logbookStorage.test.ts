@@ -6,22 +6,11 @@ import { traceFromReadings } from '@core/trace/trace'
 import { editionDrawers, metaDrawer, oldGearDrawer, oldRunDrawer, traceDrawer } from './database'
 import { readPointer } from './editions'
 import type { Envelope } from './envelope'
-import {
-  change,
-  importLogbook,
-  openLogbook,
-  readWhole,
-  undoEdition,
-  type Change,
-  type OpenedLogbook,
-} from './logbookStorage'
-import { demoLike, emptyBrowser, refuseWrite } from './storage.fixture'
+import { change, importLogbook, openLogbook, readWhole, undoEdition, type Change } from './logbookStorage'
+import { demoLike, emptyBrowser, ids, put, refuseWrite, runLike } from './storage.fixture'
 import { readRevision } from './writer'
 
 const sorted = (l: Logbook) => ({ ...l, runs: [...l.runs].sort((a, b) => a.run.id.localeCompare(b.run.id)) })
-const ids = (logbook: OpenedLogbook) => logbook.lists.runs.map((r) => r.id).sort()
-const put = async (...changes: Change[]) => change(await readRevision(), () => undefined, () => changes) // prettier-ignore
-const runLike = (id: string, over: Partial<Run> = {}): Run => ({ ...demoLike(id).runs[0].run, ...over })
 const trace = traceFromReadings([{ t: 0, percent: 5 }, { t: 60, percent: 9 }]) // prettier-ignore
 beforeEach(async () => {
   vi.restoreAllMocks()

@@ -1,6 +1,7 @@
 import { vi } from 'vitest'
 import { readLogbook } from '@core/formats/logbookJson'
 import type { Logbook } from '@core/logbook/logbook'
+import type { Run } from '@core/logbook/run'
 import {
   editionDrawers,
   journalDrawer,
@@ -9,6 +10,8 @@ import {
   oldRunDrawer,
   traceDrawer,
 } from './database'
+import { change, type Change, type OpenedLogbook } from './logbookStorage'
+import { readRevision } from './writer'
 
 const SOURCE = { id: 's', name: 'Hawser 20', kind: 'wall charger', ratedWatts: 20, ports: [] }
 
@@ -64,3 +67,14 @@ export function refuseWrite(nth: number, all = false): () => void {
   })
   return () => spies.forEach((spy) => spy.mockRestore())
 }
+
+/** Makes changes as a tab does that knows the logbook as it stands. */
+export const put = async (...changes: Change[]) => change(await readRevision(), () => undefined, () => changes) // prettier-ignore
+
+export const runLike = (id: string, over: Partial<Run> = {}): Run => ({
+  ...demoLike(id).runs[0].run,
+  ...over,
+})
+
+/** Of the runs of an opened logbook. */
+export const ids = (logbook: OpenedLogbook) => logbook.lists.runs.map((r) => r.id).sort()
