@@ -12,7 +12,7 @@ export async function callPreparing(): Promise<void> {
   await preparing.load()
   await preparing.follow().catch(() => undefined)
   setInterval(() => {
-    preparing.tick()
+    void preparing.tick()
     for (const { deviceId, due } of preparing.rows) {
       if (!due) called.delete(deviceId)
       if (!due || called.get(deviceId) === due) continue

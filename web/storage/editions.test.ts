@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { emptyLogbook } from '@core/logbook/logbook'
 import { traceFromReadings } from '@core/trace/trace'
+import { editionDrawers } from './database'
 import { importLogbook, openLogbook, readWhole, undoEdition, wipeLogbook } from './logbookStorage'
 import { demoLike, emptyBrowser, ids, put, refuseWrite, runLike } from './storage.fixture'
 
@@ -68,6 +69,15 @@ describe('an import', () => {
     expect((await readWhole()).logbook.runs).toHaveLength(2)
     // And undoing the undoing brings the import back.
     expect(ids(await undoEdition())).toContain('b')
+  })
+
+  it('opens though the browser refuses to take out what is left of others', async () => {
+    await importLogbook(demoLike('a'), 'replace')
+    const refusals = Object.values(editionDrawers).map((drawer) =>
+      vi.spyOn(drawer, 'clear').mockRejectedValue(new Error('refused')),
+    )
+    expect(ids(await openLogbook())).toEqual(['a'])
+    expect(refusals.some((spy) => spy.mock.calls.length > 0)).toBe(true)
   })
 
   it('wiping is one too', async () => {

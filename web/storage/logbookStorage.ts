@@ -49,7 +49,8 @@ export async function openLogbook(): Promise<OpenedLogbook> {
     // Where the browser refuses, the logbook opens all the same, and what is still to be done keeps its readings.
     const done = await triedToFinish()
     const logbook = await readLogbookNow()
-    if (done) await sweep(logbook.pointer)
+    // What is left lying about is no harm: a browser that refuses to take it out still opens the logbook.
+    if (done) await sweep(logbook.pointer).catch(() => undefined)
     return logbook
   })
 }

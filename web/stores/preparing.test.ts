@@ -20,9 +20,12 @@ vi.mock('../storage/benchLists', () => ({
 
 /** The machine's clocks: the wall can be set. */
 const machine = { wall: 1e12, page: 1000 }
-vi.stubGlobal('fetch', () =>
-  Promise.resolve({ ok: true, json: () => Promise.resolve({ uptimeS: machine.page / 1000, bootId: 'b' }) }),
-)
+/** Resolves once the server answers. */
+let answers: Promise<void> = Promise.resolve()
+vi.stubGlobal('fetch', async () => {
+  await answers
+  return { ok: true, json: () => Promise.resolve({ uptimeS: machine.page / 1000, bootId: 'b' }) }
+})
 vi.mock('./logbook', () => ({ useLogbook: () => ({ device: () => ({ drainHours: 6 }) }) }))
 
 it('counts what was rested, and calls for it, by how long it was, though the clock is set meanwhile', async () => {
@@ -39,11 +42,18 @@ it('counts what was rested, and calls for it, by how long it was, though the clo
   await vi.waitFor(() => expect(preparing.list[0].seen).not.toBeNull())
   pass(4)
   machine.wall += 3_600_000
-  preparing.tick()
+  let answer!: () => void
+  answers = new Promise((resolve) => (answer = resolve))
+  const following = preparing.tick()
+  // The next second comes before the server's answer.
+  pass(1 / 60)
+  await preparing.tick()
   expect(preparing.rows[0].due).toBeUndefined()
-  await vi.waitFor(() => expect(preparing.restedNow('d')).toBe('4'))
+  answer()
+  await following
+  expect(preparing.restedNow('d')).toBe('4')
   pass(17)
-  preparing.tick()
+  await preparing.tick()
   expect(preparing.rows[0].due).toBe('rested')
   // Set back while the program was closed.
   machine.wall -= 7_200_000
@@ -51,7 +61,7 @@ it('counts what was rested, and calls for it, by how long it was, though the clo
   const again = usePreparing()
   await again.load()
   await again.follow()
-  again.tick()
+  await again.tick()
   expect(again.restedNow('d')).toBe('21')
   vi.restoreAllMocks()
 })

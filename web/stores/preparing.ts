@@ -17,6 +17,7 @@ export const usePreparing = defineStore('preparing', () => {
   const nowMs = ref(Date.now())
   /** Wall minus page clock as last seen. */
   let wallMinusPage = Date.now() - performance.now()
+  let isFollowing = false
 
   /** Stored first, then shown. */
   async function set(next: (now: Preparing[]) => Preparing[]) {
@@ -42,15 +43,17 @@ export const usePreparing = defineStore('preparing', () => {
   const rows = computed(() =>
     list.value.map((p) => ({ ...p, due: preparingDue(p, hoursOf(p), nowMs.value), hours: hoursOf(p) })),
   )
-  function tick() {
+  /** Nothing is due by a clock that was just set: what follows it comes first. */
+  async function tick() {
     const jump = jumpSince(Date.now(), performance.now(), wallMinusPage)
     wallMinusPage += jump
-    // Nothing is due by a clock that was set: what follows it comes first.
-    if (Math.abs(jump) < JUMP_MS) nowMs.value = Date.now()
-    else
-      void follow()
-        .catch(() => undefined)
-        .finally(() => (nowMs.value = Date.now()))
+    if (isFollowing) return
+    if (Math.abs(jump) >= JUMP_MS) {
+      isFollowing = true
+      await follow().catch(() => undefined)
+      isFollowing = false
+    }
+    nowMs.value = Date.now()
   }
 
   const others = (deviceId: string) => (p: Preparing) => p.deviceId !== deviceId
