@@ -5,6 +5,7 @@ import { logbookProblems, readLogbook, writeLogbook } from './logbookJson'
 import { guessColumns } from './guessColumns'
 import { readTraceCsv, readTraceTables, traceFromTable } from './traceCsv'
 import { writeTraceCsv } from './traceCsvOut'
+import type { Trace } from '../trace/trace'
 import { UnreadableFile } from './problem'
 import { wideColumns, wideTraces } from './wide'
 
@@ -112,25 +113,32 @@ export function mutatedCsv(text: string): fc.Arbitrary<string> {
 }
 
 function inTime<T>(work: () => T): T {
-  const began = performance.now()
-  const result = work()
-  const took = performance.now() - began
-  if (took > HANG_MS) throw new Error(`It took ${Math.round(took)} ms.`)
-  return result
+  // A machine that does something else meanwhile is slow now and then; what hangs is slow each time.
+  for (let left = 2; ; left--) {
+    const began = performance.now()
+    const result = work()
+    const took = performance.now() - began
+    if (took <= HANG_MS) return result
+    if (left === 0) throw new Error(`It took ${Math.round(took)} ms.`)
+  }
 }
 
-/** What is accepted must come out again and can be worked out; everything else is refused in words. */
-export function logbookHolds(text: string): void {
+/**
+ * What is accepted must come out again and can be worked out; everything else is refused in words. Gives back whether
+ * it was accepted.
+ */
+export function logbookHolds(text: string): boolean {
   let logbook
   try {
     logbook = inTime(() => readLogbook(text))
   } catch (error) {
     if (!(error instanceof UnreadableFile)) throw error
-    return
+    return false
   }
   const again = readLogbook(writeLogbook(logbook, 'now'))
   if (logbookProblems(again).length > 0) throw new Error('It was read, but its export does not hold.')
   for (const { trace } of again.runs) headlineOf(inTime(() => analyse(trace, { usableWh: 15 })))
+  return true
 }
 
 /** What is read, or undefined where it is refused in words. */
@@ -143,25 +151,25 @@ function readOrRefused<T>(read: () => T): T | undefined {
   }
 }
 
-/** Every record that a table's text holds. */
-export function csvHolds(text: string): void {
+/** What is kept of a table must come out again and can be worked out. */
+function traceHolds(trace: Trace): void {
+  inTime(() => analyse(trace, { usableWh: 15 }))
+  const back = readTraceCsv(writeTraceCsv(trace))
+  if (back.problemCount > 0 || back.trace.time.length !== trace.time.length)
+    throw new Error('It was read, but does not come out as it went in.')
+}
+
+/** Every record that a table's text holds, as one run and as one a charger. Gives back whether any was read. */
+export function csvHolds(text: string): boolean {
   readOrRefused(() => readTraceCsv(text))
-  for (const table of readOrRefused(() => readTraceTables(text)) ?? []) {
+  const traces = (readOrRefused(() => readTraceTables(text)) ?? []).flatMap((table) => {
     const meanings = guessColumns(table)
-    const read = readOrRefused(() => traceFromTable(table, meanings))
-    const wide = wideColumns(table, meanings)
-    if (wide.length > 1)
-      readOrRefused(() =>
-        wideTraces(
-          table,
-          meanings,
-          wide.map((column) => [{ column, channel: 'percent', divisor: 1 }]),
-        ),
-      )
-    if (!read) continue
-    inTime(() => analyse(read.trace, { usableWh: 15 }))
-    const back = readTraceCsv(writeTraceCsv(read.trace))
-    if (back.problemCount > 0 || back.trace.time.length !== read.trace.time.length)
-      throw new Error('It was read, but does not come out as it went in.')
-  }
+    const one = readOrRefused(() => traceFromTable(table, meanings))
+    const columns = wideColumns(table, meanings)
+    const parts = columns.map((column) => [{ column, channel: 'percent' as const, divisor: 1 }])
+    const each = columns.length > 1 ? readOrRefused(() => wideTraces(table, meanings, parts)) : []
+    return [...(one ? [one] : []), ...(each ?? [])]
+  })
+  for (const { trace } of traces) traceHolds(trace)
+  return traces.length > 0
 }

@@ -17,16 +17,27 @@ const RECORDS = [
   'Time;Hawser 20;Bollard 12\n0;5;5\n5;11;8\n10;17;11\n0;5;5\n5;11;8\n10;17;11\n',
 ]
 
+/** Tries `holds` on many, and gives back the share of them that was read: what is refused proves little. */
+function shareRead(texts: fc.Arbitrary<string>, holds: (text: string) => boolean, numRuns: number): number {
+  let [read, all] = [0, 0]
+  const count = (text: string) => {
+    all++
+    if (holds(text)) read++
+  }
+  fc.assert(fc.property(texts, count), { numRuns })
+  return read / all
+}
+
 it('a logbook with anything wrong in it is refused in words, or holds', () => {
-  fc.assert(fc.property(mutatedLogbook(LOGBOOK), logbookHolds), { numRuns: RUNS })
-  expect(() => logbookHolds(LOGBOOK)).not.toThrow()
+  expect(logbookHolds(LOGBOOK)).toBe(true)
+  expect(shareRead(mutatedLogbook(LOGBOOK), logbookHolds, RUNS)).toBeGreaterThan(0.1)
 }, 600_000)
 
 it('a table with anything wrong in it is refused in words, or holds', () => {
   const numRuns = process.env.FUZZ_RUNS ? RUNS : RUNS * 4
-  fc.assert(fc.property(mutatedCsv(CSV), csvHolds), { numRuns })
+  expect(shareRead(mutatedCsv(CSV), csvHolds, numRuns)).toBeGreaterThan(0.2)
   for (const text of RECORDS) {
-    fc.assert(fc.property(mutatedCsv(text), csvHolds), { numRuns: Math.ceil(numRuns / 4) })
-    expect(() => csvHolds(text)).not.toThrow()
+    expect(csvHolds(text)).toBe(true)
+    expect(shareRead(mutatedCsv(text), csvHolds, Math.ceil(numRuns / 4))).toBeGreaterThan(0.2)
   }
 }, 600_000)
