@@ -61,11 +61,15 @@ it('expects what a full run of the device took at that level, and little of a de
   const curve = {
     energyWh: Float64Array.of(0, 7.5, 15),
     watts: Float64Array.of(30, 20, 2),
+    levels: null,
     restingW: 0.5,
     origin: 'run' as const,
   }
   expect(wattsExpected({ ...EXPECTED, curve }, 25)).toBe(18)
   expect(wattsExpected({ ...EXPECTED, curve }, 75)).toBeCloseTo(11 + 0.5, 9)
+  // Its display showed 80 % when three quarters of the energy were in.
+  const levels = { percent: Float64Array.of(0, 80, 100), energyWh: Float64Array.of(0, 11.25, 15) }
+  expect(wattsExpected({ ...EXPECTED, curve: { ...curve, levels } }, 80)).toBeCloseTo(11 + 0.5, 9)
   expect(wattsExpected(EXPECTED, 39)).toBe(18)
   expect(wattsExpected(EXPECTED, 41)).toBeNaN()
   // The meter stands before a pad that passes three quarters on.

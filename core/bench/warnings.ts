@@ -2,6 +2,7 @@ import { drainingIn } from '../analysis/findings/draining'
 import { standstills } from '../analysis/standstill'
 import { supplyOf } from '../analysis/supply'
 import type { AcceptanceCurve } from '../model/acceptance'
+import { energyAt } from '../model/levelMap'
 import { batteryPowerColumn, powerColumn, traceFromReadings, type Trace } from '../trace/trace'
 import { anyRead, firstAtOrAfter, samplesOf, valueAt } from '../trace/samples'
 import { duration, figure } from '../words/figures'
@@ -139,8 +140,7 @@ export function wattsExpected(expected: Expected, percent: number): number {
 function wattsAt({ agreedWatts, curve }: Expected, percent: number): number {
   if (!curve) return percent < UNKNOWN_FROM_PERCENT ? agreedWatts : NaN
   const { energyWh, watts, restingW } = curve
-  const whole = energyWh[energyWh.length - 1]
-  return Math.min(agreedWatts, valueAt({ t: energyWh, v: watts }, (percent / 100) * whole) + restingW)
+  return Math.min(agreedWatts, valueAt({ t: energyWh, v: watts }, energyAt(curve, percent)) + restingW)
 }
 
 function slow(trace: Trace, expected: Expected): LaneWarning[] {

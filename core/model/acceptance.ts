@@ -1,8 +1,10 @@
 import { bisectLeft } from 'd3-array'
 import { cut } from '../analysis/integral'
+import { milestone } from '../analysis/milestones'
 import { restingPlateau } from '../analysis/taper'
 import { samplesOf } from '../trace/samples'
 import { powerColumn, type Trace } from '../trace/trace'
+import { levelMap, type LevelMap } from './levelMap'
 
 /**
  * What a device lets into its battery, watt by watt-hour: watts beyond what it draws when full, along the energy
@@ -11,6 +13,8 @@ import { powerColumn, type Trace } from '../trace/trace'
 export interface AcceptanceCurve {
   energyWh: Float64Array
   watts: Float64Array
+  /** What the display showed along it; null where no run showed any: levels are shares of the energy then. */
+  levels: LevelMap | null
   /** What the device draws when full, W: it is drawn beside the charge, on any source. */
   restingW: number
   /** Made from a run of this device, or the generic curve of its kind. */
@@ -48,7 +52,8 @@ export function acceptanceFrom(trace: Trace, options: AcceptanceOptions = {}): A
   const floor = FLOOR_SHARE * (peak * link - restingW)
   if (!(floor > 0)) return null
   const read = v.map((w) => Math.max(w * link - restingW, floor))
-  const { wh: total, watts: battery } = thinned(t, cumulative(t, read), read)
+  const all = cumulative(t, read)
+  const { wh: total, watts: battery } = thinned(t, all, read)
   const whole = total[total.length - 1] / (1 - span.startShare - span.endShare)
   const [lead, trail] = [span.startShare > 0 ? 1 : 0, span.endShare > 0 ? 1 : 0]
   const energyWh = new Float64Array(battery.length + lead + trail)
@@ -60,7 +65,23 @@ export function acceptanceFrom(trace: Trace, options: AcceptanceOptions = {}): A
     energyWh[energyWh.length - 1] = whole
     watts[watts.length - 1] = battery[battery.length - 1]
   }
-  return { energyWh, watts, restingW, origin: 'run' }
+  const { startShare, endShare, toS } = span
+  const firstWh = whole * startShare
+  const levels = trace.percent
+    ? levelMap(
+        trace,
+        { t, v: all.map((e) => e + firstWh) },
+        {
+          first: 100 * startShare,
+          last: 100 * (1 - endShare),
+          firstWh,
+          lastWh: whole * (1 - endShare),
+          wholeWh: whole,
+          toS,
+        },
+      )
+    : null
+  return { energyWh, watts, levels, restingW, origin: 'run' }
 }
 
 /** Knots of a curve, at most: one every few seconds of the longest charge. */
@@ -109,6 +130,7 @@ export function genericAcceptance(meterWh: number, mostWatts: number): Acceptanc
   return {
     energyWh: shares.map((s) => s * meterWh),
     watts: shares.map((s) => power(s) * mostWatts),
+    levels: null,
     restingW: 0,
     origin: 'generic',
   }
@@ -122,7 +144,8 @@ interface Span {
   endShare: number
 }
 
-function fullSpan({ time, percent }: Trace): Span | null {
+function fullSpan(trace: Trace): Span | null {
+  const { time, percent } = trace
   if (time.length < 3) return null
   // A trace without levels is taken at its word: from empty to full.
   if (!percent) return { fromS: time[0], toS: time[time.length - 1], startShare: 0, endShare: 0 }
@@ -132,7 +155,9 @@ function fullSpan({ time, percent }: Trace): Span | null {
   const full = percent.findIndex((p) => p >= 100)
   // A display's first points are not all used up when it shows 0: what it shows is the level.
   const ends = full < 0 ? percent.findLastIndex((p) => p >= FULL_TO) : full
-  return { fromS: time[0], toS: time[ends], startShare: first / 100, endShare: (100 - percent[ends]) / 100 }
+  // It turned full before it was seen to be.
+  const toS = full < 0 ? time[ends] : milestone(trace, 100).timeS
+  return { fromS: time[0], toS, startShare: first / 100, endShare: (100 - percent[ends]) / 100 }
 }
 
 function cumulative(t: Float64Array, v: Float64Array): Float64Array {

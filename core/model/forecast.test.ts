@@ -111,6 +111,7 @@ describe('what is drawn beside the charge, and what is lost on the way', () => {
         t: i * 60,
         power: 22,
         percent: Math.floor(start + ((end - start) * i) / 60),
+        ...(i === 60 && { watched: true }),
       })),
       ...Array.from({ length: minutesFull }, (_, i) => ({ t: 3660 + i * 60, power: 2, percent: end })),
     ])

@@ -1,9 +1,11 @@
 import type { AcceptanceCurve } from './acceptance'
+import { energyAt, energyAtTurn, levelAt } from './levelMap'
 
 /**
  * Seconds from one level to another on a source that gives at most `sourceWatts`:
- * dt = dE / min(A(E), P × link efficiency − resting draw). Levels are shares of the full charge's energy, in percent.
- * NaN when nothing reaches the battery or the levels do not rise.
+ * dt = dE / min(A(E), P × link efficiency − resting draw). From a level as it is shown, somewhere within its point, to
+ * the moment at which the display turns to the other, both in percent; each stands for the energy at which the curve's
+ * own run showed it. NaN when nothing reaches the battery or the levels do not rise.
  *
  * @param linkEfficiency share of the source's watts that reaches the device: 1 for a wire, less for a pad
  */
@@ -14,10 +16,13 @@ export function forecastS(
   to: number,
   linkEfficiency = 1,
 ): number {
-  const total = curve.energyWh[curve.energyWh.length - 1]
   const cap = sourceWatts * linkEfficiency - curve.restingW
   if (!(cap > 0) || !(to > from)) return NaN
-  const [low, high] = [(from / 100) * total, (to / 100) * total]
+  return secondsFor(curve, cap, energyAt(curve, from), energyAtTurn(curve, to))
+}
+
+/** Seconds to bring the energy in from `low` to `high`, Wh since empty, with at most `cap` watts. */
+function secondsFor(curve: AcceptanceCurve, cap: number, low: number, high: number): number {
   let hours = 0
   for (let i = 1; i < curve.energyWh.length; i++) {
     const [e0, e1] = [curve.energyWh[i - 1], curve.energyWh[i]]
@@ -38,9 +43,8 @@ export function levelAfter(
   linkEfficiency = 1,
 ): number {
   const { energyWh, watts, restingW } = curve
-  const total = energyWh[energyWh.length - 1]
   const cap = sourceWatts * linkEfficiency - restingW
-  const low = (from / 100) * total
+  const low = energyAt(curve, from)
   if (!(cap > 0) || !(from < 100)) return from
   let left = seconds / 3600
   for (let i = 1; i < energyWh.length; i++) {
@@ -54,7 +58,7 @@ export function levelAfter(
       left -= hours
       continue
     }
-    return (100 * whereSpent(takes, start, e1, left)) / total
+    return Math.max(from, levelAt(curve, whereSpent(takes, start, e1, left)))
   }
   return 100
 }
@@ -133,8 +137,9 @@ export function forecast(curve: AcceptanceCurve, question: ForecastQuestion): Fo
   const own = reach(Infinity, from, to)
   const pace = CELL_LOSS_AT_1C * ((to - from) / 100) * 3600 * (1 / own - 1 / seconds)
   // Half a point at each end, in seconds of the charge there.
+  const [low, high] = [energyAt(curve, from), energyAtTurn(curve, to)]
   const ends =
-    (reach(sourceWatts, from, Math.min(from + 1, to)) + reach(sourceWatts, Math.max(to - 1, from), to)) / 2
+    (secondsFor(curve, cap, low, low + total / 100) + secondsFor(curve, cap, high - total / 100, high)) / 2
   const assumed: string[] = []
   const parts = [
     seconds * (question.repeatability ?? ASSUMED_REPEATABILITY),
