@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { randomFrom, type Random } from '../stats/random'
 import { traceFromReadings, type Reading } from '../trace/trace'
 import { acceptanceFrom } from './acceptance'
-import { openCircuitVolts } from './cell'
 import { shownPercent, startOf, step, type ChargeSetup } from './charge'
+import { DISPLAYS } from './displays.fixture'
 import { forecast } from './forecast'
 import { simulatedSetup } from './setup'
 
@@ -15,15 +15,6 @@ const READ_EVERY_S = 5
 const METER_NOISE = 0.002
 /** How far runs of one set-up lie apart, a share: what a forecast takes for granted where nothing else is known. */
 const REPEATS = 0.02
-/** What a display counts, of the share of energy that is stored: energy itself, or charge, at volts that rise as it fills. */
-const STEPS = 1000
-const charged = new Float64Array(STEPS + 1)
-for (let i = 1; i <= STEPS; i++) charged[i] = charged[i - 1] + 1 / openCircuitVolts((i - 0.5) / STEPS)
-const DISPLAYS = {
-  energy: (share: number) => share,
-  charge: (share: number) => charged[Math.round(share * STEPS)] / charged[STEPS],
-}
-type Display = (share: number) => number
 
 interface Trial {
   strong: ChargeSetup
@@ -72,7 +63,7 @@ function draw(random: Random, wireless: boolean): Trial {
 }
 
 /** Readings to half an hour after the display turned full, and the seconds in which it showed half and full. */
-function charge(setup: ChargeSetup, random: Random, display: Display) {
+function charge(setup: ChargeSetup, random: Random, display: (share: number) => number) {
   const shown = (share: number) => shownPercent(display(share))
   const from = shown(setup.startPercent / 100)
   const readings: Reading[] = [{ t: 0, percent: from, power: 0 }]

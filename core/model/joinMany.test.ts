@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { join } from '../analysis/joining/join'
 import { randomFrom, type Random } from '../stats/random'
 import { traceFromReadings, type Reading, type Trace } from '../trace/trace'
+import { DISPLAYS } from './displays.fixture'
 import { shownPercent, startOf, step, type ChargeSetup } from './charge'
 import { simulatedSetup } from './setup'
 
@@ -40,6 +41,7 @@ function record(seed: number, current: boolean): Pair {
   const random = randomFrom(seed)
   const within = (low: number, high: number) => low + random.uniform() * (high - low)
   const setup = drawDevice(random)
+  const shown = (share: number) => shownPercent(DISPLAYS[seed % 2 ? 'energy' : 'charge'](share))
   const offsetS = within(-300, 300)
   const idleS = within(10, 60)
   const [meterStep, deviceStep] = [within(0.8, 2), current ? within(0.8, 2) : within(1, 20)]
@@ -49,7 +51,7 @@ function record(seed: number, current: boolean): Pair {
   let [nextMeter, nextDevice] = [0, within(0, deviceStep)]
   for (let t = 0, left = 600; left > 0; t += 0.5) {
     if (t >= idleS) state = step(setup, state, 0.5)
-    if (shownPercent(state.share) === 100) left -= 0.5
+    if (shown(state.share) === 100) left -= 0.5
     if (t >= nextMeter) {
       meter.push({ t, power: t < idleS ? 0 : state.watts * (1 + 0.003 * random.normal()) })
       nextMeter = t + meterStep * (1 + 0.1 * random.normal())
@@ -58,7 +60,7 @@ function record(seed: number, current: boolean): Pair {
       const batteryCurrent = t < idleS ? -0.1 : (state.batteryWatts / 3.9) * (1 + 0.01 * random.normal())
       // A clock that began some hours before.
       const at = t - offsetS + 400
-      device.push({ t: at, percent: shownPercent(state.share), ...(current ? { batteryCurrent } : {}) })
+      device.push({ t: at, percent: shown(state.share), ...(current ? { batteryCurrent } : {}) })
       nextDevice = t + deviceStep * (1 + 0.1 * random.normal())
     }
   }
@@ -84,7 +86,8 @@ describe.each([
     const inside = found.filter((f) => Math.abs(f.error) <= 2 * f.uncertaintyS).length / PAIRS
     const ratio = rms(found.map((f) => f.error)) / rms(found.map((f) => f.uncertaintyS))
     expect(inside).toBeGreaterThanOrEqual(0.95)
-    expect(ratio).toBeGreaterThan(0.5)
+    // Stranger cells are allowed for than these.
+    expect(ratio).toBeGreaterThan(0.3)
     expect(ratio).toBeLessThan(1.1)
   })
   it('power-on is the moment of the switch, not that of the first line', () => {

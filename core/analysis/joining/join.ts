@@ -1,6 +1,8 @@
 import { currentColumn, powerColumn, type Trace } from '../../trace/trace'
 import { samplesOf, type Samples } from '../../trace/samples'
+import { restingPlateau } from '../taper'
 import { offsetByEnergy } from './byEnergy'
+import { lagBounds } from './lagBounds'
 import { levelPoints } from './levelPoints'
 import { onset, type Onset } from './onset'
 import { union } from './union'
@@ -33,7 +35,7 @@ export function join(meter: Trace, device: Trace, given?: number): Joined {
   const watts = samplesOf(meter.time, powerColumn(meter) ?? currentColumn(meter))
   const flows = onset(watts)
   if (!flows) throw new RangeError('The meter’s file shows no current that flows for ten seconds.')
-  const found = given === undefined ? offsetOf(watts, flows, device) : givenOffset(given)
+  const found = given === undefined ? offsetOf(meter, watts, flows, device) : givenOffset(given)
   const powerOnS = Number.isNaN(flows.earliestS) ? flows.latestS : middle(flows)
   const trace = union(meter, device, found.offsetS, powerOnS)
   const before = (time: Float64Array, by: number) => time.filter((t) => t + by < powerOnS).length
@@ -48,6 +50,7 @@ export function join(meter: Trace, device: Trace, given?: number): Joined {
 const givenOffset = (offsetS: number) => ({ offsetS, uncertaintyS: NaN, by: 'given' as const })
 
 function offsetOf(
+  meter: Trace,
   watts: Samples,
   flows: Onset,
   device: Trace,
@@ -60,7 +63,10 @@ function offsetOf(
       uncertaintyS: Math.hypot(width(flows), width(charging), 2 * SWITCH_S) / Math.sqrt(12),
       by: 'start-of-current',
     }
-  const byEnergy = offsetByEnergy(watts, levelPoints(samplesOf(device.time, device.percent)))
+  const shown = samplesOf(device.time, device.percent)
+  const most = watts.v.reduce((top, w) => Math.max(top, w), 0)
+  const beside = restingPlateau(meter, most)
+  const byEnergy = offsetByEnergy(watts, levelPoints(shown), { ...lagBounds(shown, flows), beside })
   if (!byEnergy)
     throw new RangeError(
       'The two files show neither the start of current in both nor enough of energy and level to tell how their clocks lie. Give the offset.',
