@@ -158,6 +158,19 @@ describe('the lag between energy and level', () => {
     const found = offsetByEnergy(meter, { ...exact, v: Float64Array.from(v.slice(1)) })
     expect(found?.uncertaintyS ?? Infinity).toBeGreaterThan(150)
   })
+  it('is nothing where the level never rose, or nothing flowed for long before and after', () => {
+    const stuck = levelPoints(samples(looks.map((t) => t - OFFSET_S), looks.map(() => 40)))
+    expect(offsetByEnergy(meter, stuck)).toBeNull()
+    expect(offsetByEnergy(meter, stuck, { low: 0, high: 500 })?.uncertaintyS ?? Infinity).toBeGreaterThan(100)
+    // The meter idled for two hours on either side: most lags hold no energy at all.
+    const idle = every(10, 7200)
+    const long = samples(
+      [...idle, ...times.map((t) => t + 7210), ...idle.map((t) => t + 11420)],
+      [...idle.map(() => 0), ...meter.v, ...idle.map(() => 0)],
+    )
+    const { offsetS } = offsetByEnergy(long, { ...exact, t: exact.t.map((t) => t + OFFSET_S + 7210 - 900) })!
+    expect(Math.abs(offsetS - 900)).toBeLessThan(10)
+  }) // prettier-ignore
   it('is nothing from fewer than eight points, or eight watts, or where power never changes', () => {
     const first = (n: number, { t, v }: Samples) => ({ t: t.subarray(0, n), v: v.subarray(0, n) })
     const sparse = every(600, 4200)

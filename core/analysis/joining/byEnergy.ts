@@ -37,6 +37,8 @@ const AHEAD = [0, 0.5, 1, 1.5, 2, 2.5, 3, 3.5, 4]
 const SKEW = [-1.2, -0.8, -0.4, 0, 0.4, 0.8, 1.2]
 /** A cell's volts rise otherwise than this supposes: levels lie off by so much, points (found on simulated cells of three kinds). */
 const OTHERWISE_POINTS = 0.2
+/** Less than this is nothing left, points²: what fits exactly is good to the digits it was worked out with. */
+const LEAST_MISS = 1e-9
 
 /**
  * The lag at which the energy delivered by one clock and the level shown by another agree best: level less what the
@@ -105,10 +107,11 @@ function likelyLag(
   const usual = stored[stored.length >> 1]
   const coarse = over([usual], low, high, Math.min(COARSE_STEP_S, (high - low) / 20))
   if (coarse.length === 0) return null
-  const best = coarse.reduce((a, b) => (b.miss < a.miss ? b : a))
-  const counts = countsOf(levels, best)
-  const weigh = (of: readonly Tried[]) =>
-    of.map(({ misses }) => misses.reduce((sum, m) => sum + (best.miss / m) ** (counts / 2), 0))
+  const counts = countsOf(levels, leastOf(coarse))
+  const weigh = (of: readonly Tried[]) => {
+    const { miss } = leastOf(of)
+    return of.map(({ misses }) => misses.reduce((sum, m) => sum + (miss / m) ** (counts / 2), 0))
+  }
   const weights = weigh(coarse)
   const most = Math.max(...weights)
   // Where what is looked for ends for no reason in the records, it may go on to be likelier.
@@ -121,6 +124,7 @@ function likelyLag(
   const from = Math.max(low, may[0].lag - OTHER_LOSSES_S)
   const to = Math.min(high, may[may.length - 1].lag + OTHER_LOSSES_S)
   const fine = over(stored, from, to, Math.max(1, (to - from) / FINE_STEPS))
+  if (fine.length === 0) return null
   const fineWeights = weigh(fine)
   const all = fineWeights.reduce((sum, w) => sum + w, 0)
   const meanOf = (of: (lag: number) => number) =>
@@ -128,6 +132,8 @@ function likelyLag(
   const offsetS = meanOf((lag) => lag)
   return { offsetS, uncertaintyS: Math.sqrt(meanOf((lag) => (lag - offsetS) ** 2)) }
 }
+
+const leastOf = (tried: readonly Tried[]): Tried => tried.reduce((a, b) => (b.miss < a.miss ? b : a))
 
 /** The lags at which enough of the levels fall within the meter’s record: either may have begun or ended first. */
 function lagsWithin(watts: Samples, levels: LevelPoints): LagBounds {
@@ -172,12 +178,16 @@ function misfit(energies: readonly Samples[], levels: LevelPoints, lag: number):
   for (const stored of energies) {
     const x = centred(kept, (_, at) => between(stored.v, at))
     const xx = product(x, x)
+    // Nothing flowed as long as the level was looked at.
+    if (!(xx > 0)) return null
     const along = shown.map((y) => product(x, y))
     const left = (a: number, b: number) => (products[a][b] - (along[a] * along[b]) / xx) / kept.length
     const [ll, la, aa, ls, as, ss] = [left(0, 0), left(0, 1), left(1, 1), left(0, 2), left(1, 2), left(2, 2)]
     for (const k of AHEAD)
       for (const m of SKEW)
-        misses.push(ll - 2 * k * la + k * k * aa - 2 * m * ls + 2 * k * m * as + m * m * ss)
+        misses.push(
+          Math.max(LEAST_MISS, ll - 2 * k * la + k * k * aa - 2 * m * ls + 2 * k * m * as + m * m * ss),
+        )
   }
   const least = misses.indexOf(Math.min(...misses))
   const shapes = AHEAD.length * SKEW.length
@@ -236,7 +246,7 @@ function countsOf(levels: LevelPoints, { lag, best: { stored, ahead, skew } }: T
   const all = product(left, left)
   let time = 1
   for (let order = 1; order < left.length; order++) {
-    const rho = product(left.subarray(order), left) / all
+    const rho = all > 0 ? product(left.subarray(order), left) / all : 0
     if (!(rho > 0)) break
     time += 2 * rho
   }

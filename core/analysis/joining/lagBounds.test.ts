@@ -22,8 +22,10 @@ it('no end is known where the level did not stand for so long, jumped, or fell b
   const late = flat.filter(([t]) => t >= 480)
   const jumped = flat.map(([t, v]): [number, number] => [t, v > 5 ? v + 1 : v])
   const fell: [number, number][] = [[-60, 6], ...flat]
-  for (const readings of [late, jumped, fell])
+  for (const readings of [late, jumped])
     expect(lagBounds(shown(...readings), FLOWS)).toEqual({ low: -630, high: Infinity })
+  // What fell was charged before, by whatever.
+  expect(lagBounds(shown(...fell), FLOWS)).toEqual(ANY)
 })
 it('nothing is known where the level never rose, or current flowed from the first sample', () => {
   expect(lagBounds(shown([0, 50], [60, 49], [120, 49]), FLOWS)).toEqual(ANY)

@@ -15,9 +15,9 @@ const FIRST_POINT = { times: 2, besideS: 30 }
 const POINTS = 5
 
 /**
- * What the first rise of the level says of the lag: no level rises before power-on; and where the display stood at one
- * level for longer than a point may take and then rose point by point, power-on is no further before its first rise.
- * Without end where nothing is known.
+ * What the first rise of a level that never falls says of the lag: no level rises before power-on; and where the display
+ * stood at one level for longer than a point may take and then rose point by point, power-on is no further before its
+ * first rise. Without end where nothing is known: what fell was charged before, or is not to be relied on.
  *
  * @param shown levels by the device's clock
  * @param flows power-on by the meter's
@@ -26,15 +26,13 @@ export function lagBounds(shown: Samples, flows: Onset): LagBounds {
   const { t, v } = shown
   const none = { low: -Infinity, high: Infinity }
   if (t.length === 0 || Number.isNaN(flows.earliestS)) return none
-  const lowest = v.reduce((least, level) => Math.min(least, level), Infinity)
-  const stood = v.lastIndexOf(lowest)
-  const rose = stood + 1
-  if (rose >= t.length) return none
+  const rose = v.findIndex((level) => level > v[0])
+  if (rose < 0 || v.some((level, i) => level < v[i - 1])) return none
+  const stood = rose - 1
   const low = flows.earliestS - t[rose] - 2 * REFRESH_S
   const point = pointTime(shown, rose)
   const most = FIRST_POINT.times * point + FIRST_POINT.besideS
-  const isFlat = v.subarray(0, rose).every((level) => level === lowest)
-  const isSure = isFlat && t[stood] - t[0] > most
+  const isSure = t[stood] - t[0] > most
   return { low, high: isSure ? flows.latestS - t[stood] + most : Infinity }
 }
 
