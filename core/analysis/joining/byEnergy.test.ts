@@ -158,6 +158,21 @@ describe('the lag between energy and level', () => {
     const found = offsetByEnergy(meter, { ...exact, v: Float64Array.from(v.slice(1)) })
     expect(found?.uncertaintyS ?? Infinity).toBeGreaterThan(150)
   })
+  it('is as sure of a device that was used again after it, down to where it began', () => {
+    const used = every(100, 1700).map((t) => 4300 + t)
+    const v = [...exact.v, ...used.map((t) => 90.5 - ((t - 4200) * 80) / 1800)]
+    const idle = samples([...times, 4300, 6100], [...meter.v, 0, 0])
+    const { offsetS, uncertaintyS } = offsetByEnergy(
+      idle,
+      {
+        ...samples([...exact.t, ...used.map((t) => t - OFFSET_S)], v),
+        momentU: 0,
+      },
+      { low: 200, high: 300 },
+    )!
+    expect(Math.abs(offsetS - OFFSET_S)).toBeLessThanOrEqual(50)
+    expect(uncertaintyS).toBeLessThan(60)
+  })
   it('is nothing where the level never rose, or nothing flowed for long before and after', () => {
     const stuck = levelPoints(samples(looks.map((t) => t - OFFSET_S), looks.map(() => 40)))
     expect(offsetByEnergy(meter, stuck)).toBeNull()
